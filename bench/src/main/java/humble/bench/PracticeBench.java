@@ -1,0 +1,188 @@
+package humble.bench;
+
+import humble.core.circuit.DcOutcome;
+import humble.core.circuit.DcResult;
+import humble.core.circuit.DcSolver;
+import humble.core.circuit.Fault;
+import humble.core.kit.BoardState;
+import humble.core.kit.Firmware;
+import humble.core.kit.Gate;
+import humble.core.kit.Kit;
+import humble.core.kit.Model;
+import humble.core.kit.Parts;
+import humble.core.kit.Peripheral;
+import humble.core.stock.Meter;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import humble.core.wake.DisplaySetting;
+import humble.core.wake.Pose;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A simulated bench: board, meter and supply. Every answer comes from the circuit, with the meter's
+ * own error on it; faults are put into the circuit, never into the answers. The same seed is the
+ * same bench.
+ */
+public final class PracticeBench {
+  private static final double RAIL_ALIVE_V = 2.0;
+
+  private final Parts parts;
+  private final Kit kit;
+  private final Meter meter;
+  private final List<Fault> faults;
+  private final double meterBias;
+  private final Map<String, Pose> mountings = new HashMap<>();
+  private final Map<String, Double> truePartRatio = new HashMap<>();
+  private final Map<String, SimulatedController> controllers = new HashMap<>();
+
+  /**
+   * Makes a bench.
+   *
+   * @param parts the kit
+   * @param seed what the parts, the meter and the display's mounting are drawn from
+   * @param faults what is wrong with the board
+   */
+  public PracticeBench(Parts parts, long seed, List<Fault> faults) {
+    this.parts = parts;
+    this.kit = parts.kit();
+    this.faults = List.copyOf(faults);
+    this.meter = Meter.USUAL;
+    Random random = new Random(seed);
+    this.meterBias = random.nextDouble() * 2 - 1;
+    kit.lines()
+        .forEach(line ->
+            truePartRatio.put(line.id(), Math.clamp(random.nextGaussian() / 2.5, -0.9, 0.9)));
+    for (Peripheral peripheral : kit.peripherals()) {
+      if (peripheral instanceof Peripheral.Display) {
+        mountings.put(peripheral.id(), Pose.all().get(1 + random.nextInt(7)));
+      }
+    }
+    kit.firmware()
+        .targets()
+        .forEach(target -> controllers.put(target.id(), new SimulatedController(target)));
+  }
+
+  /** Gives the line to the controller of {@code target}. */
+  public SerialLink link(Firmware.Target target) {
+    return controllers.computeIfAbsent(target.id(), id -> new SimulatedController(target));
+  }
+
+  /**
+   * Reads the value of a part of {@code line} with the bench's meter, to three and a half digits.
+   */
+  public OptionalDouble measureLine(String line) {
+    return kit.line(line).stream()
+        .flatMap(l ->
+            Quantity.parse(l.value()) instanceof QuantityText.Read read
+                ? Stream.of(
+                    read.value()
+                        * (1 + truePartRatio.getOrDefault(line, 0.0) * tolerance(l.tolerancePct())))
+                : Stream.of())
+        .mapToDouble(this::shown)
+        .findFirst();
+  }
+
+  private static double tolerance(@Nullable Double pct) {
+    return (pct == null ? 5 : pct) / 100;
+  }
+
+  /** What the bench shows at a gate. */
+  public record Shown(double reading, double supplyMa, boolean limited) {}
+
+  /**
+   * Reads a gate with the supply at {@code limitMa}; empty when the circuit has no operating point.
+   */
+  public Optional<Shown> read(Gate gate, double limitMa) {
+    BoardState state = kit.state(gate.state()).orElse(null);
+    if (state == null || gate.at().size() != 2) {
+      return Optional.empty();
+    }
+    return switch (new DcSolver(parts).solve(state, faults)) {
+      case DcOutcome.Unsolved unsolved -> Optional.empty();
+      case DcOutcome.Solved solved -> {
+        DcResult result = solved.result();
+        double volts = volts(result, gate.at().get(0)) - volts(result, gate.at().get(1));
+        DcResult.SupplyReading supply = result.supply();
+        yield Optional.of(
+            new Shown(
+                shown(volts),
+                supply == null ? 0 : supply.ma(),
+                supply != null && supply.ma() >= limitMa));
+      }
+    };
+  }
+
+  private double volts(DcResult result, String at) {
+    Double volts = parts.net(at).map(result::volts).orElse(null);
+    return volts == null ? 0 : volts;
+  }
+
+  /** Puts the meter's error on a true value and rounds it to what a 2000-count display shows. */
+  private double shown(double trueValue) {
+    double digit =
+        Math.pow(10, Math.floor(Math.log10(Math.max(Math.abs(trueValue), 1e-12) / 2)) - 2);
+    double reading = trueValue + meterBias * 0.6 * meter.uncertainty(trueValue, digit);
+    return Math.round(reading / digit) * digit;
+  }
+
+  /**
+   * Tells which lights of a matrix shine at each one's turn, by driving the controller's pins and
+   * solving the circuit; lights by number, from 1.
+   *
+   * @return the numbers that stay dark at their own turn
+   */
+  public Set<Integer> darkLights(Peripheral.Matrix matrix, BoardState powered) {
+    Set<Integer> dark = new LinkedHashSet<>();
+    for (int number = 1; number <= matrix.lights().size(); number++) {
+      Peripheral.Light light = matrix.lights().get(number - 1);
+      BoardState turn =
+          powered.withDrive(Map.of(light.anodePin(), "high", light.cathodePin(), "low"));
+      if (!shines(light, turn)) {
+        dark.add(number);
+      }
+    }
+    return dark;
+  }
+
+  private boolean shines(Peripheral.Light light, BoardState turn) {
+    if (new DcSolver(parts).solve(turn, faults) instanceof DcOutcome.Solved solved) {
+      DcResult.PartCurrent current = solved.result().parts().get(light.ref());
+      return current != null && Boolean.TRUE.equals(current.lit());
+    }
+    return false;
+  }
+
+  /**
+   * Gives how the display's figure looks: the module's mounting after the setting the controller
+   * was given.
+   */
+  public Pose figure(Peripheral.Display display, DisplaySetting setting) {
+    return mountings.getOrDefault(display.id(), Pose.UPRIGHT).after(setting.pose());
+  }
+
+  /** Tells whether the display has its supply in {@code powered}. */
+  public boolean displayPowered(Peripheral.Display display, BoardState powered) {
+    if (parts.part(display.part()).map(p -> p.model()).orElse(null) instanceof Model.Load load
+        && new DcSolver(parts).solve(powered, faults) instanceof DcOutcome.Solved solved) {
+      double plus = volts(solved.result(), display.part() + "." + load.plus());
+      double minus = volts(solved.result(), display.part() + "." + load.minus());
+      return plus - minus > RAIL_ALIVE_V;
+    }
+    return false;
+  }
+
+  /** Gives what is wrong with this board, for the end of a drill. */
+  public List<Fault> faults() {
+    return new ArrayList<>(faults);
+  }
+}

@@ -1,0 +1,29 @@
+package humble.cli;
+
+import humble.store.Journal;
+import humble.store.JournalOpen;
+import java.nio.file.Path;
+import java.time.Clock;
+
+/** The journal of the bench in use: {@code HUMBLE_HOME}, or the user's data folder. */
+final class Bench {
+  private Bench() {}
+
+  static Path home() {
+    String home = System.getenv("HUMBLE_HOME");
+    return home == null || home.isBlank()
+        ? Path.of(System.getProperty("user.home"), ".local", "share", "humble-circuit")
+        : Path.of(home);
+  }
+
+  static Journal open() {
+    Path file = home().resolve("bench.db");
+    if (!java.nio.file.Files.exists(file)) {
+      throw new BadInput("There is no journal at " + file + " yet: begin a build in the window.");
+    }
+    return switch (Journal.open(file, Clock.systemUTC())) {
+      case JournalOpen.Opened opened -> opened.journal();
+      case JournalOpen.Refused refused -> throw new BadInput(refused.why());
+    };
+  }
+}

@@ -1,0 +1,113 @@
+package humble.cli;
+
+import humble.core.circuit.DcOutcome;
+import humble.core.circuit.DcResult;
+import humble.core.circuit.DcSolver;
+import humble.core.circuit.Fault;
+import humble.core.kit.BoardState;
+import humble.core.kit.Parts;
+import humble.core.units.Engineering;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Solves the circuit of a kit. */
+@Command(
+    name = "circuit",
+    description = "Compute voltages and currents of a kit in one of its states.")
+final class CircuitCommand extends humble.cli.Command {
+  @Parameters(paramLabel = "KIT")
+  @Nullable Path kit;
+
+  @Option(names = "--state", required = true, paramLabel = "ID")
+  String state = "";
+
+  @Option(
+      names = "--fault",
+      paramLabel = "FAULT",
+      description =
+          "open:R3.2, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1, dead:U1")
+  List<String> faults = new ArrayList<>();
+
+  @Override
+  Answer answer() {
+    Parts parts = parts(Objects.requireNonNull(kit));
+    BoardState board =
+        parts
+            .kit()
+            .state(state)
+            .orElseThrow(() -> new BadInput("--state: the kit has no state '" + state + "'."));
+    List<String> problems = new ArrayList<>();
+    List<Fault> parsed = new ArrayList<>();
+    for (String text : faults) {
+      Fault.parse(text)
+          .ifPresentOrElse(parsed::add, () -> problems.add("--fault: '" + text + "' is no fault."));
+    }
+    if (!problems.isEmpty()) {
+      throw new BadInput(problems);
+    }
+    return switch (new DcSolver(parts).solve(board, parsed)) {
+      case DcOutcome.Unsolved unsolved ->
+          new Answer(
+              Answer.object("nets", Map.of(), "converged", false), List.of(unsolved.why()), true);
+      case DcOutcome.Solved solved -> answer(solved.result());
+    };
+  }
+
+  private static Answer answer(DcResult result) {
+    Map<String, @Nullable Object> partsJson = new LinkedHashMap<>();
+    result
+        .parts()
+        .forEach((ref, current) -> {
+          Map<String, @Nullable Object> each = Answer.object("ma", current.ma());
+          if (current.lit() != null) {
+            each.put("lit", current.lit());
+          }
+          partsJson.put(ref, each);
+        });
+    Map<String, @Nullable Object> regulators = new LinkedHashMap<>();
+    result
+        .regulators()
+        .forEach((ref, r) ->
+            regulators.put(
+                ref,
+                Answer.object(
+                    "watts", r.watts(), "junction_c", r.junctionC(), "in_dropout", r.inDropout())));
+    DcResult.SupplyReading supply = result.supply();
+    List<String> text = new ArrayList<>();
+    result
+        .nets()
+        .forEach((net, volts) ->
+            text.add(net + "  " + (volts == null ? "floating" : Engineering.reading(volts, "V"))));
+    if (supply != null) {
+      text.add(
+          "supply  "
+              + Engineering.reading(supply.ma() / 1000, "A")
+              + (supply.limited() ? ", limit light on" : ""));
+    }
+    return new Answer(
+        Answer.object(
+            "nets",
+            result.nets(),
+            "parts",
+            partsJson,
+            "supply",
+            supply == null
+                ? null
+                : Answer.object(
+                    "volts", supply.volts(), "ma", supply.ma(), "limited", supply.limited()),
+            "regulators",
+            regulators,
+            "converged",
+            true),
+        text,
+        false);
+  }
+}

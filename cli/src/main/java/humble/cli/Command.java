@@ -1,0 +1,62 @@
+package humble.cli;
+
+import humble.core.kit.Finding;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A computing command: answers for people, or with one JSON object. */
+abstract class Command implements Callable<Integer> {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  @Spec @Nullable CommandSpec spec;
+
+  @Option(names = "--json", description = "Print one JSON object.")
+  boolean json;
+
+  @Option(
+      names = {"-h", "--help"},
+      usageHelp = true,
+      description = "Print this help.")
+  boolean help;
+
+  /** Computes the answer. */
+  abstract Answer answer();
+
+  @Override
+  public Integer call() {
+    CommandLine line = java.util.Objects.requireNonNull(spec).commandLine();
+    Answer answer = answer();
+    PrintWriter out = line.getOut();
+    if (json) {
+      out.println(JSON.writeValueAsString(answer.json()));
+    } else {
+      answer.text().forEach(out::println);
+    }
+    out.flush();
+    return answer.no() ? 1 : 0;
+  }
+
+  static Kit kit(Path path) {
+    return switch (KitFolder.at(path).read()) {
+      case KitRead.Opened opened -> opened.kit();
+      case KitRead.Refused refused ->
+          throw new BadInput(
+              refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList());
+    };
+  }
+
+  static Parts parts(Path path) {
+    return Parts.of(kit(path));
+  }
+}

@@ -1,0 +1,162 @@
+package humble.cli;
+
+import humble.core.kit.Kit;
+import humble.core.kit.KitOption;
+import humble.core.kit.Line;
+import humble.core.kit.Parts;
+import humble.core.route.NoPlan;
+import humble.core.route.Plan;
+import humble.core.route.Planner;
+import humble.core.route.School;
+import humble.core.route.Step;
+import humble.core.words.Words;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Plans the order of work. */
+@Command(name = "plan", description = "Plan the order of fitting.")
+final class PlanCommand extends humble.cli.Command {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
+  @Parameters(paramLabel = "KIT")
+  @Nullable Path kit;
+
+  @Option(
+      names = "--school",
+      paramLabel = "SCHOOL",
+      description = "low or sturdy (default: ${DEFAULT-VALUE}).")
+  String school = "low";
+
+  @Option(names = "--choose", paramLabel = "OPTION=CHOICE", description = "Take a choice.")
+  Map<String, String> choices = new LinkedHashMap<>();
+
+  @Option(names = "--minutes", paramLabel = "N", description = "Length of an evening.")
+  double minutes;
+
+  @Option(names = "--lacking", paramLabel = "LINE|REF", description = "What is not in the bag.")
+  List<String> lacking = new ArrayList<>();
+
+  @Override
+  Answer answer() {
+    Parts parts = parts(java.util.Objects.requireNonNull(kit));
+    School taken = School.named(school).orElse(null);
+    List<String> problems = new ArrayList<>();
+    if (taken == null) {
+      problems.add("--school: this version plans by low or sturdy, not by '" + school + "'.");
+    }
+    choices.forEach((option, choice) -> checkChoice(parts.kit(), option, choice, problems));
+    Set<String> missing = missing(parts, problems);
+    if (!problems.isEmpty() || taken == null) {
+      throw new BadInput(problems);
+    }
+    try {
+      return answer(Planner.plan(parts, taken, choices, minutes, missing));
+    } catch (NoPlan e) {
+      List<String> circle = e.circle().stream().map(WORDS::say).toList();
+      List<String> text = new ArrayList<>(List.of("No plan: " + e.getMessage()));
+      text.addAll(circle);
+      return new Answer(
+          Answer.object("school", school, "steps", List.of(), "circle", circle), text, true);
+    }
+  }
+
+  private static void checkChoice(Kit kit, String option, String choice, List<String> problems) {
+    KitOption found =
+        kit.options().stream().filter(o -> o.id().equals(option)).findFirst().orElse(null);
+    if (found == null) {
+      problems.add("--choose: there is no option '" + option + "'.");
+    } else if (found.choice(choice).isEmpty()) {
+      problems.add("--choose: option '" + option + "' has no choice '" + choice + "'.");
+    }
+  }
+
+  private Set<String> missing(Parts parts, List<String> problems) {
+    Set<String> missing = new TreeSet<>();
+    for (String each : lacking) {
+      Line line = parts.kit().line(each).orElse(null);
+      if (line != null) {
+        missing.addAll(line.refs());
+      } else if (parts.part(each).isPresent()) {
+        missing.add(each);
+      } else {
+        problems.add("--lacking: there is neither a line nor a part '" + each + "'.");
+      }
+    }
+    return missing;
+  }
+
+  private Answer answer(Plan plan) {
+    List<String> text = new ArrayList<>();
+    for (Step step : plan.steps()) {
+      String what = step.refs().isEmpty() ? step.id() : String.join(" ", step.refs());
+      text.add(
+          String.format(
+              Locale.ROOT,
+              "%3d  %-6s %-40s %5.1f min  %s",
+              step.n(),
+              step.act().text(),
+              what,
+              step.minutes(),
+              step.because().isEmpty() ? "" : WORDS.say(step.because().getLast())));
+    }
+    text.add(
+        String.format(
+            Locale.ROOT,
+            "%.0f minutes; %s",
+            plan.minutes(),
+            plan.optimal() ? "no order of this school is better" : "bounded search"));
+    return new Answer(
+        Answer.object(
+            "school", plan.school().text(),
+            "steps", plan.steps().stream().map(PlanCommand::json).toList(),
+            "cost",
+                Answer.object(
+                    "turns",
+                    plan.cost().turns(),
+                    "tool_changes",
+                    plan.cost().toolChanges(),
+                    "changes",
+                    plan.cost().changes(),
+                    "inversions",
+                    plan.cost().inversions(),
+                    "exposure",
+                    plan.cost().exposure(),
+                    "minutes",
+                    plan.minutes()),
+            "score", plan.cost().score(plan.school()),
+            "optimal", plan.optimal(),
+            "sessions",
+                plan.sessions().stream()
+                    .map(s -> Answer.object("from", s.from(), "to", s.to(), "minutes", s.minutes()))
+                    .toList(),
+            "blocked",
+                plan.blocked().stream()
+                    .map(b -> Answer.object("ref", b.ref(), "waits_for", b.waitsFor()))
+                    .toList(),
+            "violations", plan.violations().stream().map(WORDS::say).toList()),
+        text,
+        false);
+  }
+
+  private static Object json(Step step) {
+    return Answer.object(
+        "n", step.n(),
+        "do", step.act().text(),
+        "refs", step.refs(),
+        "id", step.id(),
+        "side", step.side() == null ? null : step.side().text(),
+        "height_mm", step.heightMm(),
+        "minutes", step.minutes(),
+        "because", step.because().stream().map(WORDS::say).toList());
+  }
+}

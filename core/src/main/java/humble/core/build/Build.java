@@ -1,0 +1,235 @@
+package humble.core.build;
+
+import humble.core.wake.DisplaySetting;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.SequencedMap;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where a build stands: the pure fold of its journal. Events that were taken back are left out of
+ * the fold and kept in {@link #entries()}.
+ */
+public final class Build {
+  private static final Duration LONGEST_PAUSE = Duration.ofMinutes(20);
+
+  private final String id;
+  private final List<BuildEvent.Entry> entries;
+  private final List<BuildEvent.Entry> inForce;
+  private final SequencedMap<String, Integer> counted = new LinkedHashMap<>();
+  private final SequencedMap<String, List<BuildEvent.Measured>> measured = new LinkedHashMap<>();
+  private final Set<String> bandsRead = new LinkedHashSet<>();
+  private final Map<String, String> choices = new LinkedHashMap<>();
+  private final Map<String, BuildEvent.Turned> views = new LinkedHashMap<>();
+  private final Map<String, Set<String>> marks = new LinkedHashMap<>();
+  private final Set<String> acknowledged = new LinkedHashSet<>();
+  private final Set<String> doneSteps = new LinkedHashSet<>();
+  private final Set<String> fittedRefs = new LinkedHashSet<>();
+  private final SequencedMap<String, BuildEvent.GateRead> gateReadings = new LinkedHashMap<>();
+  private final SequencedMap<String, Double> passedGates = new LinkedHashMap<>();
+  private final SequencedMap<String, BuildEvent.Loaded> loaded = new LinkedHashMap<>();
+  private final SequencedMap<String, Set<Integer>> darkLights = new LinkedHashMap<>();
+  private final SequencedMap<String, DisplaySetting> displaySettings = new LinkedHashMap<>();
+  private final Set<String> awake = new LinkedHashSet<>();
+  private final Set<String> closed = new LinkedHashSet<>();
+  private BuildEvent.@Nullable Began began;
+  private @Nullable String school;
+
+  private Build(String id, List<BuildEvent.Entry> entries) {
+    this.id = id;
+    this.entries = List.copyOf(entries);
+    Set<Long> gone = new HashSet<>();
+    for (BuildEvent.Entry entry : entries) {
+      if (entry.event() instanceof BuildEvent.TookBack back) {
+        gone.add(back.number());
+      }
+    }
+    this.inForce =
+        entries.stream()
+            .filter(e -> !(e.event() instanceof BuildEvent.TookBack) && !gone.contains(e.number()))
+            .toList();
+    inForce.forEach(entry -> fold(entry.event()));
+  }
+
+  /** Folds the journal of one build. */
+  public static Build of(String id, List<BuildEvent.Entry> entries) {
+    return new Build(id, entries);
+  }
+
+  /** Gives this build with one more event. */
+  public Build with(BuildEvent.Entry entry) {
+    List<BuildEvent.Entry> more = new ArrayList<>(entries);
+    more.add(entry);
+    return new Build(id, more);
+  }
+
+  private void fold(BuildEvent event) {
+    switch (event) {
+      case BuildEvent.Began e -> began = e;
+      case BuildEvent.Counted e -> counted.put(e.item(), e.pieces());
+      case BuildEvent.Measured e ->
+          measured.computeIfAbsent(e.line(), key -> new ArrayList<>()).add(e);
+      case BuildEvent.BandsRead e -> bandsRead.add(e.line());
+      case BuildEvent.Chose e -> choices.put(e.option(), e.choice());
+      case BuildEvent.TookSchool e -> school = e.school();
+      case BuildEvent.Turned e -> views.put(e.board(), e);
+      case BuildEvent.MarkSeen e ->
+          marks.computeIfAbsent(e.step(), key -> new LinkedHashSet<>()).add(e.mark());
+      case BuildEvent.Acknowledged e -> acknowledged.add(e.at());
+      case BuildEvent.Fitted e -> {
+        doneSteps.add(e.step());
+        fittedRefs.addAll(e.refs());
+      }
+      case BuildEvent.GateRead e -> gateReadings.put(e.gate(), e);
+      case BuildEvent.GatePassed e -> passedGates.put(e.gate(), e.value());
+      case BuildEvent.Loaded e -> loaded.put(e.image(), e);
+      case BuildEvent.LightsSeen e -> darkLights.put(e.peripheral(), e.dark());
+      case BuildEvent.DisplaySet e -> displaySettings.put(e.peripheral(), e.setting());
+      case BuildEvent.Woke e -> awake.add(e.peripheral());
+      case BuildEvent.Closed e -> closed.add(e.step());
+      case BuildEvent.Noted e -> {}
+      case BuildEvent.Wrong e -> {}
+      case BuildEvent.TookBack e -> {}
+    }
+  }
+
+  /** Gives the id of the build. */
+  public String id() {
+    return id;
+  }
+
+  /** Gives every entry, those taken back and the taking back included. */
+  public List<BuildEvent.Entry> entries() {
+    return entries;
+  }
+
+  /** Gives the entries that count. */
+  public List<BuildEvent.Entry> inForce() {
+    return inForce;
+  }
+
+  /** Gives how the build began. */
+  public Optional<BuildEvent.Began> began() {
+    return Optional.ofNullable(began);
+  }
+
+  /** Gives the number of the last entry that can be taken back; the beginning cannot. */
+  public OptionalLong lastToTakeBack() {
+    BuildEvent.Entry last = inForce.isEmpty() ? null : inForce.getLast();
+    return last == null || last.event() instanceof BuildEvent.Began
+        ? OptionalLong.empty()
+        : OptionalLong.of(last.number());
+  }
+
+  /** Gives the pieces counted by item. */
+  public Map<String, Integer> counted() {
+    return counted;
+  }
+
+  /** Gives the measurements by line, in the order made. */
+  public Map<String, List<BuildEvent.Measured>> measured() {
+    return measured;
+  }
+
+  /** Gives the lines whose bands were read. */
+  public Set<String> bandsRead() {
+    return bandsRead;
+  }
+
+  /** Gives the choice by option, of those decided. */
+  public Map<String, String> choices() {
+    return choices;
+  }
+
+  /** Gives the school taken. */
+  public Optional<String> school() {
+    return Optional.ofNullable(school);
+  }
+
+  /** Gives how a board was last laid. */
+  public Optional<BuildEvent.Turned> view(String board) {
+    return Optional.ofNullable(views.get(board));
+  }
+
+  /** Gives the marks looked at in a step. */
+  public Set<String> marksSeen(String step) {
+    return marks.getOrDefault(step, Set.of());
+  }
+
+  /** Gives where cautions were acknowledged. */
+  public Set<String> acknowledged() {
+    return acknowledged;
+  }
+
+  /** Gives the steps of the plan that are done. */
+  public Set<String> doneSteps() {
+    return doneSteps;
+  }
+
+  /** Gives the parts that are on the board. */
+  public Set<String> fittedRefs() {
+    return fittedRefs;
+  }
+
+  /** Gives the last reading by gate. */
+  public Map<String, BuildEvent.GateRead> gateReadings() {
+    return gateReadings;
+  }
+
+  /** Gives the readings that passed, by gate. */
+  public Map<String, Double> passedGates() {
+    return passedGates;
+  }
+
+  /** Gives what was loaded, by image. */
+  public Map<String, BuildEvent.Loaded> loaded() {
+    return loaded;
+  }
+
+  /** Gives the lights last seen dark, by matrix. */
+  public Map<String, Set<Integer>> darkLights() {
+    return darkLights;
+  }
+
+  /** Gives the setting last sent, by display. */
+  public Map<String, DisplaySetting> displaySettings() {
+    return displaySettings;
+  }
+
+  /** Gives the peripherals that are awake. */
+  public Set<String> awake() {
+    return awake;
+  }
+
+  /** Gives the steps of closing that are done. */
+  public Set<String> closed() {
+    return closed;
+  }
+
+  /**
+   * Gives the time at the bench since {@code from}, pauses of more than twenty minutes left out.
+   */
+  public Duration benchTime(Instant from) {
+    Duration total = Duration.ZERO;
+    Instant last = null;
+    for (BuildEvent.Entry entry : entries) {
+      if (last != null && !entry.at().isBefore(from)) {
+        Duration gap = Duration.between(last, entry.at());
+        if (!gap.isNegative() && gap.compareTo(LONGEST_PAUSE) <= 0) {
+          total = total.plus(gap);
+        }
+      }
+      last = entry.at();
+    }
+    return total;
+  }
+}

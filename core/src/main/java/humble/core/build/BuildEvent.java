@@ -1,0 +1,91 @@
+package humble.core.build;
+
+import humble.core.wake.DisplaySetting;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+
+/** Something that a person did or read, in the order it happened; a build is the fold of these. */
+public sealed interface BuildEvent {
+  /** A build of a kit began. {@code kitPath} says where its kit file is. */
+  record Began(String name, String kitId, String kitPath, long practiceSeed)
+      implements BuildEvent {}
+
+  /** So many pieces of a line or loose item were counted. */
+  record Counted(String item, int pieces) implements BuildEvent {}
+
+  /** A part was measured and put into the cup of a line; {@code value} in the base unit. */
+  record Measured(String line, double value, String verdict) implements BuildEvent {}
+
+  /** The bands of a line were read and agree. */
+  record BandsRead(String line) implements BuildEvent {}
+
+  /** An option was decided. */
+  record Chose(String option, String choice) implements BuildEvent {}
+
+  /** A school of order was taken. */
+  record TookSchool(String school) implements BuildEvent {}
+
+  /** The board was laid otherwise: side and turn. */
+  record Turned(String board, String side, int turnDeg) implements BuildEvent {}
+
+  /** A mark that tells which way round was looked at. */
+  record MarkSeen(String step, String mark) implements BuildEvent {}
+
+  /** A caution was acknowledged. */
+  record Acknowledged(String at) implements BuildEvent {}
+
+  /** A step of the plan was done: a fit, an insertion or a task. */
+  record Fitted(String step, List<String> refs, int joints) implements BuildEvent {
+    public Fitted {
+      refs = List.copyOf(refs);
+    }
+  }
+
+  /** A gate was read; {@code practice} tells that the practice bench answered. */
+  record GateRead(String gate, double value, String verdict, boolean practice)
+      implements BuildEvent {}
+
+  /** A gate was passed with a reading as expected. */
+  record GatePassed(String gate, double value) implements BuildEvent {}
+
+  /** An image was sent and read back. */
+  record Loaded(
+      String image, String target, long bytes, String sha256, boolean verified, boolean practice)
+      implements BuildEvent {}
+
+  /** Lights of a matrix were looked at; the numbers that stayed dark. */
+  record LightsSeen(String peripheral, Set<Integer> dark, boolean practice) implements BuildEvent {
+    public LightsSeen {
+      dark = Set.copyOf(dark);
+    }
+  }
+
+  /** A display was looked at and a setting sent to it. */
+  record DisplaySet(String peripheral, DisplaySetting setting, boolean practice)
+      implements BuildEvent {}
+
+  /** A peripheral does what it should. */
+  record Woke(String peripheral) implements BuildEvent {}
+
+  /** A step of closing the case was done. */
+  record Closed(String step) implements BuildEvent {}
+
+  /** A remark. */
+  record Noted(String stage, String text) implements BuildEvent {}
+
+  /** Something was wrong here. */
+  record Wrong(String stage, String at) implements BuildEvent {}
+
+  /** The event of that number no longer counts; it stays in the log. */
+  record TookBack(long number) implements BuildEvent {}
+
+  /**
+   * An event as the journal holds it.
+   *
+   * @param number position in the journal, from 1, rising
+   * @param at when it was written
+   * @param event what happened
+   */
+  record Entry(long number, Instant at, BuildEvent event) {}
+}

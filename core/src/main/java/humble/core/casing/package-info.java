@@ -1,0 +1,5 @@
+/** Screws and clearances of the case. */
+@NullMarked
+package humble.core.casing;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,45 @@
+package humble.core.circuit;
+
+/**
+ * A bench supply between {@code plus} and {@code minus} with a current limit, behind one milliohm.
+ */
+final class BenchSupply implements Device {
+  private final int plus;
+  private final int minus;
+  private final double volts;
+  private final LimitedSource source;
+
+  BenchSupply(int plus, int minus, double volts, double limitA) {
+    this.plus = plus;
+    this.minus = minus;
+    this.volts = volts;
+    this.source = new LimitedSource(Physics.CLOSED_OHM, limitA);
+  }
+
+  @Override
+  public boolean stamp(Nodal nodal) {
+    double v = nodal.volts(plus, minus);
+    boolean settled = source.settle(volts - v);
+    nodal.add(plus, minus, -source.pieceAmps(volts - v), plus, minus, source.slope(), v);
+    return settled;
+  }
+
+  @Override
+  public void book(Nodal nodal) {
+    nodal.book(minus, plus, amps(nodal));
+  }
+
+  /** Gives the current out of plus. */
+  @Override
+  public double amps(Nodal nodal) {
+    return source.amps(volts - nodal.volts(plus, minus));
+  }
+
+  double volts(Nodal nodal) {
+    return nodal.volts(plus, minus);
+  }
+
+  boolean limited(Nodal nodal) {
+    return source.pieceAt(volts - nodal.volts(plus, minus)) == LimitedSource.Piece.LIMITED;
+  }
+}

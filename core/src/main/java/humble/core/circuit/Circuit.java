@@ -1,0 +1,41 @@
+package humble.core.circuit;
+
+import humble.core.kit.BoardState;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+
+/**
+ * A circuit ready to be solved: devices between numbered nodes. Made anew for every solve, since
+ * devices remember.
+ *
+ * @param nodeCount number of nodes besides ground
+ * @param nodeOfNet node by net, -1 for ground
+ * @param nodeOfPin node by pin that an open joint lifted
+ * @param devices every device
+ * @param reported devices whose current is reported, by part
+ * @param shining parts that shine when they conduct
+ * @param supply the supply
+ * @param regulators regulators by part
+ */
+record Circuit(
+    int nodeCount,
+    SequencedMap<String, Integer> nodeOfNet,
+    Map<String, Integer> nodeOfPin,
+    List<Device> devices,
+    SequencedMap<String, List<Device>> reported,
+    java.util.Set<String> shining,
+    Optional<BenchSupply> supply,
+    SequencedMap<String, SeriesRegulator> regulators) {
+
+  static Circuit of(Parts parts, BoardState state, List<Fault> faults) {
+    return new CircuitBuilder(parts, state, faults).build();
+  }
+
+  static Circuit of(Kit kit, BoardState state, List<Fault> faults) {
+    return of(Parts.of(kit), state, faults);
+  }
+}

@@ -1,0 +1,283 @@
+package humble.core.circuit;
+
+import humble.core.kit.BoardState;
+import humble.core.kit.Choices;
+import humble.core.kit.Kit;
+import humble.core.kit.Model;
+import humble.core.kit.PackagePin;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import humble.core.kit.RefOrder;
+import humble.core.kit.Supply;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+
+/** Turns a kit in one state, with faults, into devices between nodes. */
+final class CircuitBuilder {
+  private static final double OUTPUT_DEFAULT_OHM = 25;
+
+  private final Parts parts;
+  private final Kit kit;
+  private final BoardState state;
+  private final List<Device> devices = new ArrayList<>();
+  private final SequencedMap<String, List<Device>> reported = new LinkedHashMap<>();
+  private final Set<String> shining = new HashSet<>();
+  private final SequencedMap<String, SeriesRegulator> regulators = new LinkedHashMap<>();
+  private final SequencedMap<String, Integer> nodeOfNet = new LinkedHashMap<>();
+  private final Map<String, Integer> nodeOfPin = new HashMap<>();
+  private final Set<PinRef> lifted = new HashSet<>();
+  private final Set<String> gone = new HashSet<>();
+  private final Set<String> reversed = new HashSet<>();
+  private final Map<String, Model> models = new HashMap<>();
+  private int nodes;
+
+  CircuitBuilder(Parts parts, BoardState state, List<Fault> faults) {
+    this.parts = parts;
+    this.kit = parts.kit();
+    this.state = state;
+    gone.addAll(state.absent());
+    gone.addAll(Choices.leftOut(kit, state.choose()));
+    parts.all().forEach(part -> models.put(part.ref(), part.model()));
+    faults.forEach(this::edit);
+    number(ground());
+    faults.forEach(this::bridge);
+  }
+
+  private void edit(Fault fault) {
+    switch (fault) {
+      case Fault.OpenJoint open -> lifted.add(known(open.pin()));
+      case Fault.Bridge bridge -> {
+        known(bridge.a());
+        known(bridge.b());
+      }
+      case Fault.Reversed turned -> reversed.add(known(turned.ref()));
+      case Fault.Swapped swapped -> {
+        Model a = models.get(known(swapped.a()));
+        Model b = models.get(known(swapped.b()));
+        if (a != null && b != null) {
+          models.put(swapped.a(), b);
+          models.put(swapped.b(), a);
+        }
+      }
+      case Fault.WrongValue wrong ->
+          models.put(known(wrong.ref()), new Model.Resistor(wrong.ohms()));
+      case Fault.Missing missing -> gone.add(known(missing.ref()));
+      case Fault.Dead dead -> gone.add(known(dead.ref()));
+    }
+  }
+
+  private String known(String ref) {
+    if (parts.part(ref).isEmpty()) {
+      throw new CircuitInput("The kit has no part " + ref + ".");
+    }
+    return ref;
+  }
+
+  private PinRef known(PinRef pin) {
+    return parts
+        .canonical(pin)
+        .orElseThrow(() -> new CircuitInput("The kit has no pin " + pin + "."));
+  }
+
+  /**
+   * The net of the supply's minus; else of the minus of the first battery in natural order; else
+   * GND.
+   */
+  private String ground() {
+    Optional<String> minus = supply().flatMap(supply -> parts.net(supply.minus()));
+    if (minus.isPresent()) {
+      return minus.get();
+    }
+    return parts.all().stream()
+        .filter(part -> part.model() instanceof Model.Battery && !gone.contains(part.ref()))
+        .map(Part::ref)
+        .sorted(RefOrder.NATURAL)
+        .findFirst()
+        .flatMap(ref -> parts.netOf(new PinRef(ref, "2")))
+        .orElse("GND");
+  }
+
+  private Optional<Supply> supply() {
+    String id = state.supply();
+    return id == null ? Optional.empty() : kit.supply(id);
+  }
+
+  private void number(String ground) {
+    for (String net : kit.nets().keySet()) {
+      nodeOfNet.put(net, net.equals(ground) ? -1 : nodes++);
+    }
+  }
+
+  private void bridge(Fault fault) {
+    if (fault instanceof Fault.Bridge(PinRef a, PinRef b)) {
+      devices.add(new Resistance(padNode(known(a)), padNode(known(b)), Physics.CLOSED_OHM));
+    }
+  }
+
+  private int padNode(PinRef pin) {
+    return parts
+        .netOf(pin)
+        .map(net -> nodeOfNet.getOrDefault(net, -1))
+        .orElseGet(() -> ownNode(pin.toString()));
+  }
+
+  /**
+   * Gives the node that the lead {@code pin} of a part touches, after turning the part and lifting
+   * joints.
+   */
+  private int node(Part part, String pin) {
+    PinRef pad = new PinRef(part.ref(), reversed.contains(part.ref()) ? opposite(part, pin) : pin);
+    if (lifted.contains(pad)) {
+      return ownNode(pad.toString());
+    }
+    return padNode(pad);
+  }
+
+  private int ownNode(String name) {
+    return nodeOfPin.computeIfAbsent(name, key -> nodes++);
+  }
+
+  /** Two leads change places, three legs 1 and 3, dual in-line k and k + n/2. */
+  private static String opposite(Part part, String pin) {
+    List<PackagePin> pins = part.pack().pins();
+    int count = pins.size();
+    int index = Integer.parseInt(pin) - 1;
+    boolean dual = part.pack().isDualInLine() || count == 4;
+    int other = dual ? (index + count / 2) % count : count - 1 - index;
+    return pins.get(other).number();
+  }
+
+  Circuit build() {
+    for (Part part : parts.all()) {
+      if (!gone.contains(part.ref())) {
+        add(part, models.getOrDefault(part.ref(), new Model.Open()));
+      }
+    }
+    Optional<BenchSupply> supply = supply().map(this::connect);
+    supply.ifPresent(devices::add);
+    state
+        .sources()
+        .forEach(
+            (net, volts) -> devices.add(new HeldNode(netNode(net), -1, volts, Physics.CLOSED_OHM)));
+    return new Circuit(nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators);
+  }
+
+  private BenchSupply connect(Supply supply) {
+    return new BenchSupply(
+        netNode(supply.plus()), netNode(supply.minus()), supply.volts(), supply.limitMa() / 1000);
+  }
+
+  private int netNode(String text) {
+    String net =
+        parts
+            .net(text)
+            .orElseThrow(
+                () -> new CircuitInput("'" + text + "' is neither a net nor a pin on one."));
+    return nodeOfNet.getOrDefault(net, -1);
+  }
+
+  private void report(Part part, Device device) {
+    devices.add(device);
+    reported.computeIfAbsent(part.ref(), key -> new ArrayList<>()).add(device);
+  }
+
+  private void add(Part part, Model model) {
+    switch (model) {
+      case Model.Resistor r ->
+          report(
+              part,
+              new Resistance(
+                  node(part, "1"), node(part, "2"), Math.max(r.ohms(), Physics.CLOSED_OHM)));
+      case Model.Closed closed ->
+          report(part, new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
+      case Model.Junction j -> {
+        report(
+            part,
+            Junction.through(node(part, "2"), node(part, "1"), j.vfV(), j.atMa() / 1000, j.n()));
+        if (j.led()) {
+          shining.add(part.ref());
+        }
+      }
+      case Model.Zener z -> {
+        report(part, Junction.through(node(part, "2"), node(part, "1"), 0.65, 0.01, 1.8));
+        report(part, new Avalanche(node(part, "2"), node(part, "1"), z.vzV(), z.atMa() / 1000));
+      }
+      case Model.Bipolar q ->
+          devices.add(
+              new Bipolar(
+                  q.npn(), q.beta(), node(part, q.b()), node(part, q.c()), node(part, q.e())));
+      case Model.Mosfet m ->
+          devices.add(
+              new SquareLaw(
+                  m.nChannel(),
+                  m.vthV(),
+                  m.kAPerV2(),
+                  node(part, m.g()),
+                  node(part, m.d()),
+                  node(part, m.s())));
+      case Model.Regulator r -> {
+        SeriesRegulator device =
+            new SeriesRegulator(node(part, r.in()), node(part, r.gnd()), node(part, r.out()), r);
+        devices.add(device);
+        regulators.put(part.ref(), device);
+      }
+      case Model.Load load -> chip(part, load);
+      case Model.Switch contacts -> contacts(part, contacts);
+      case Model.Battery b ->
+          report(part, new HeldNode(node(part, "1"), node(part, "2"), b.vocV(), b.rintOhm()));
+      case Model.Pot pot -> pot(part, pot);
+      case Model.Open open -> {}
+    }
+  }
+
+  private void chip(Part part, Model.Load load) {
+    int plus = node(part, load.plus());
+    int minus = node(part, load.minus());
+    devices.add(new ChipLoad(plus, minus, load.ma() / 1000, load.minV()));
+    state
+        .drive()
+        .forEach((text, level) -> {
+          Optional<PinRef> pin = PinRef.parse(text).flatMap(parts::canonical);
+          if (pin.isPresent() && pin.get().ref().equals(part.ref()) && !level.equals("off")) {
+            double ohms = load.outputsRonOhm().getOrDefault(pin.get().pin(), OUTPUT_DEFAULT_OHM);
+            devices.add(
+                new Resistance(
+                    level.equals("high") ? plus : minus, node(part, pin.get().pin()), ohms));
+          }
+        });
+  }
+
+  private void contacts(Part part, Model.Switch contacts) {
+    if (part.pack().id().equals("tact-6") && part.line().kind() == PartKind.BUTTON) {
+      devices.add(new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
+      devices.add(new Resistance(node(part, "3"), node(part, "4"), Physics.CLOSED_OHM));
+    }
+    if (contacts.closed() || state.closed().contains(part.ref())) {
+      for (List<String> pole : contacts.poles()) {
+        report(
+            part,
+            new Resistance(node(part, pole.get(0)), node(part, pole.get(1)), Physics.CLOSED_OHM));
+      }
+    }
+  }
+
+  private void pot(Part part, Model.Pot pot) {
+    double at = state.set().getOrDefault(part.ref(), pot.at());
+    report(
+        part,
+        new Resistance(
+            node(part, "1"), node(part, "2"), Math.max(at * pot.ohms(), Physics.CLOSED_OHM)));
+    devices.add(
+        new Resistance(
+            node(part, "2"), node(part, "3"), Math.max((1 - at) * pot.ohms(), Physics.CLOSED_OHM)));
+  }
+}

@@ -1,0 +1,237 @@
+package humble.core.circuit;
+
+import humble.core.kit.BoardState;
+import humble.core.kit.Parts;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.SequencedMap;
+import org.ejml.data.DMatrixRMaj;
+import org.ejml.dense.row.factory.LinearSolverFactory_DDRM;
+import org.ejml.interfaces.linsol.LinearSolverDense;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Computes operating points by nodal analysis (Ho, Ruehli, Brennan 1975; every device here is
+ * controlled by voltage, so no branch equations are needed) and Newton's method with junction
+ * limiting (Nagel 1975).
+ *
+ * <p>The ladder: plain Newton; then Gmin stepping, a conductance from every node to ground that is
+ * taken away by decades; then short steps, with no node moving by more than 0.3 V at a time. What
+ * no rung solves is reported as unsolved.
+ */
+public final class DcSolver {
+  /**
+   * Holds floating copper at some voltage; large enough to survive beside a closed contact in
+   * double precision.
+   */
+  private static final double NODE_LEAK_S = 1e-12;
+
+  private static final double FLOATING_OHM = 50e6;
+  private static final double LIT_A = 1e-4;
+  private static final double AMBIENT_C = 25;
+
+  private final Parts parts;
+  private final DcOptions options;
+
+  /** Makes a solver for one kit. */
+  public DcSolver(Parts parts, DcOptions options) {
+    this.parts = parts;
+    this.options = options;
+  }
+
+  /** Makes a solver for one kit with the usual options. */
+  public DcSolver(Parts parts) {
+    this(parts, DcOptions.USUAL);
+  }
+
+  /**
+   * Solves the kit in {@code state} with {@code faults}.
+   *
+   * @throws CircuitInput when a fault or the state names what the kit does not have
+   */
+  public DcOutcome solve(BoardState state, List<Fault> faults) {
+    int spent = 0;
+    for (String method : List.of("newton", "gmin", "short")) {
+      Circuit circuit = Circuit.of(parts, state, faults);
+      Run run = new Run(circuit);
+      boolean solved =
+          switch (method) {
+            case "newton" -> run.newton(0).isPresent();
+            case "gmin" -> run.gminStepping();
+            default -> run.softStart();
+          };
+      spent += run.steps;
+      if (solved) {
+        return new DcOutcome.Solved(run.result(), method, spent, run.worstSum());
+      }
+    }
+    return new DcOutcome.Unsolved("No operating point was found in " + spent + " steps.", spent);
+  }
+
+  private final class Run {
+    private final Circuit circuit;
+    private final Nodal nodal;
+    private final LinearSolverDense<DMatrixRMaj> lu;
+    private final DMatrixRMaj next;
+    private double[] volts;
+    private int steps;
+
+    Run(Circuit circuit) {
+      this.circuit = circuit;
+      this.nodal = new Nodal(circuit.nodeCount());
+      this.lu = LinearSolverFactory_DDRM.lu(Math.max(1, circuit.nodeCount()));
+      this.next = new DMatrixRMaj(circuit.nodeCount(), 1);
+      this.volts = new double[circuit.nodeCount()];
+    }
+
+    /** Gives the number of steps when it settled, with {@code leakS} from every node to ground. */
+    OptionalInt newton(double leakS) {
+      return newton(leakS, Double.POSITIVE_INFINITY);
+    }
+
+    private OptionalInt newton(double leakS, double mostStepV) {
+      int settledSteps = 0;
+      for (int step = 1; step <= options.mostSteps(); step++) {
+        steps++;
+        boolean devicesSettled = stamp(leakS);
+        if (!lu.setA(nodal.conductance.copy()) || !finite()) {
+          return OptionalInt.empty();
+        }
+        lu.solve(nodal.current, next);
+        double[] to = next.data.clone();
+        boolean moved = move(to, mostStepV);
+        settledSteps = devicesSettled && !moved ? settledSteps + 1 : 0;
+        if (settledSteps == 2) {
+          return OptionalInt.of(step);
+        }
+      }
+      return OptionalInt.empty();
+    }
+
+    private boolean finite() {
+      for (double value : nodal.current.data) {
+        if (!Double.isFinite(value)) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    private boolean stamp(double leakS) {
+      nodal.restart(volts);
+      boolean settled = true;
+      for (Device device : circuit.devices()) {
+        settled &= device.stamp(nodal);
+      }
+      for (int node = 0; node < circuit.nodeCount(); node++) {
+        nodal.conductance(node, -1, NODE_LEAK_S + leakS);
+      }
+      return settled;
+    }
+
+    private boolean move(double[] to, double mostStepV) {
+      boolean moved = false;
+      for (int i = 0; i < to.length; i++) {
+        double step = to[i] - volts[i];
+        double tolerance =
+            options.absoluteVoltageToleranceV()
+                + options.relativeVoltageTolerance() * Math.abs(to[i]);
+        moved |= !(Math.abs(step) <= tolerance);
+        if (Math.abs(step) > mostStepV) {
+          to[i] = volts[i] + Math.copySign(mostStepV, step);
+        }
+      }
+      volts = to;
+      return moved;
+    }
+
+    boolean gminStepping() {
+      for (double leak = 1e-2; leak > 1e-13; leak /= 10) {
+        if (newton(leak).isEmpty()) {
+          return false;
+        }
+      }
+      return newton(0).isPresent();
+    }
+
+    /**
+     * Lets no node move by more than a little in a step: slow, but it follows the pieces of limited
+     * sources.
+     */
+    boolean softStart() {
+      for (double leak : new double[] {1e-3, 1e-6, 1e-9, 0}) {
+        if (newton(leak, 0.3).isEmpty()) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    double worstSum() {
+      nodal.restart(volts);
+      circuit.devices().forEach(device -> device.book(nodal));
+      return nodal.worstSum();
+    }
+
+    DcResult result() {
+      boolean[] floating = floating();
+      nodal.restart(volts);
+      SequencedMap<String, @Nullable Double> nets = new LinkedHashMap<>();
+      circuit.nodeOfNet().forEach((net, node) -> nets.put(net, volts(node, floating)));
+      Map<String, @Nullable Double> pins = new HashMap<>();
+      circuit.nodeOfPin().forEach((pin, node) -> pins.put(pin, volts(node, floating)));
+      SequencedMap<String, DcResult.PartCurrent> currents = new LinkedHashMap<>();
+      circuit.reported().forEach((ref, devices) -> currents.put(ref, current(ref, devices)));
+      SequencedMap<String, DcResult.RegulatorHeat> heats = new LinkedHashMap<>();
+      circuit.regulators().forEach((ref, regulator) -> heats.put(ref, heat(regulator)));
+      return new DcResult(nets, pins, currents, supply(circuit.supply()), heats);
+    }
+
+    private DcResult.PartCurrent current(String ref, List<Device> devices) {
+      double amps = devices.stream().mapToDouble(device -> device.amps(nodal)).sum();
+      return new DcResult.PartCurrent(
+          amps * 1000, circuit.shining().contains(ref) ? (Boolean) (amps >= LIT_A) : null);
+    }
+
+    private DcResult.RegulatorHeat heat(SeriesRegulator regulator) {
+      double watts = regulator.watts(nodal);
+      return new DcResult.RegulatorHeat(
+          watts, AMBIENT_C + watts * regulator.thetaJaCPerW(), regulator.inDropout(nodal));
+    }
+
+    private DcResult.@Nullable SupplyReading supply(Optional<BenchSupply> supply) {
+      return supply
+          .map(s ->
+              new DcResult.SupplyReading(s.volts(nodal), s.amps(nodal) * 1000, s.limited(nodal)))
+          .orElse(null);
+    }
+
+    private @Nullable Double volts(int node, boolean[] floating) {
+      if (node < 0) {
+        return 0.0;
+      }
+      return floating[node] ? null : (Double) volts[node];
+    }
+
+    /**
+     * A node floats when its driving-point resistance at the operating point is more than fifty
+     * megohms.
+     */
+    private boolean[] floating() {
+      boolean[] floating = new boolean[circuit.nodeCount()];
+      stamp(0);
+      if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance.copy())) {
+        DMatrixRMaj inverse = new DMatrixRMaj(circuit.nodeCount(), circuit.nodeCount());
+        lu.invert(inverse);
+        for (int i = 0; i < floating.length; i++) {
+          floating[i] = !(Math.abs(inverse.get(i, i)) < FLOATING_OHM);
+        }
+      }
+      return floating;
+    }
+  }
+}

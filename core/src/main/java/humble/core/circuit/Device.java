@@ -1,0 +1,24 @@
+package humble.core.circuit;
+
+/**
+ * One element of a circuit during a solve; it remembers what limiting needs between two Newton
+ * steps.
+ */
+interface Device {
+  /**
+   * Adds the device to the equations, linearised about their voltages. Gives false while it still
+   * limits its step.
+   */
+  boolean stamp(Nodal nodal);
+
+  /**
+   * Books the device's exact currents at the voltages of {@code nodal}, independent of any
+   * linearisation.
+   */
+  void book(Nodal nodal);
+
+  /**
+   * Gives the current the device is reported with, in amperes, at the voltages of {@code nodal}.
+   */
+  double amps(Nodal nodal);
+}

@@ -1,0 +1,103 @@
+package humble.core.circuit;
+
+import humble.core.kit.PinRef;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import java.util.Optional;
+
+/** One thing that is wrong with a board, as an edit of its circuit. */
+public sealed interface Fault {
+  /** A pin that does not touch its pad. */
+  record OpenJoint(PinRef pin) implements Fault {
+    @Override
+    public String toString() {
+      return "open:" + pin;
+    }
+  }
+
+  /** A bridge between two pins. */
+  record Bridge(PinRef a, PinRef b) implements Fault {
+    @Override
+    public String toString() {
+      return "short:" + a + "-" + b;
+    }
+  }
+
+  /** A part turned by half a turn. */
+  record Reversed(String ref) implements Fault {
+    @Override
+    public String toString() {
+      return "reversed:" + ref;
+    }
+  }
+
+  /** Two parts that sit in each other's place. */
+  record Swapped(String a, String b) implements Fault {
+    @Override
+    public String toString() {
+      return "swapped:" + a + "-" + b;
+    }
+  }
+
+  /** A resistor of another value, in ohms. */
+  record WrongValue(String ref, double ohms, String text) implements Fault {
+    @Override
+    public String toString() {
+      return "value:" + ref + "=" + text;
+    }
+  }
+
+  /** A part that is not there. */
+  record Missing(String ref) implements Fault {
+    @Override
+    public String toString() {
+      return "missing:" + ref;
+    }
+  }
+
+  /** A part that is there and does nothing. */
+  record Dead(String ref) implements Fault {
+    @Override
+    public String toString() {
+      return "dead:" + ref;
+    }
+  }
+
+  /**
+   * Reads a fault as the command line writes it, such as {@code open:R3.2}; empty when it is none.
+   */
+  static Optional<Fault> parse(String text) {
+    int colon = text.indexOf(':');
+    if (colon < 0) {
+      return Optional.empty();
+    }
+    String rest = text.substring(colon + 1);
+    String[] pair = rest.split("-", 2);
+    return switch (text.substring(0, colon)) {
+      case "open" -> PinRef.parse(rest).map(OpenJoint::new);
+      case "short" ->
+          pair.length < 2
+              ? Optional.empty()
+              : PinRef.parse(pair[0])
+                  .flatMap(a -> PinRef.parse(pair[1]).map(b -> new Bridge(a, b)));
+      case "reversed" -> Optional.of(new Reversed(rest));
+      case "swapped" ->
+          pair.length < 2 ? Optional.empty() : Optional.of(new Swapped(pair[0], pair[1]));
+      case "value" -> wrongValue(rest);
+      case "missing" -> Optional.of(new Missing(rest));
+      case "dead" -> Optional.of(new Dead(rest));
+      default -> Optional.empty();
+    };
+  }
+
+  private static Optional<Fault> wrongValue(String rest) {
+    int equals = rest.indexOf('=');
+    if (equals > 0
+        && Quantity.parse(rest.substring(equals + 1)) instanceof QuantityText.Read read
+        && read.value() > 0) {
+      return Optional.of(
+          new WrongValue(rest.substring(0, equals), read.value(), rest.substring(equals + 1)));
+    }
+    return Optional.empty();
+  }
+}

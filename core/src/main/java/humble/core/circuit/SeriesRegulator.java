@@ -1,0 +1,75 @@
+package humble.core.circuit;
+
+import humble.core.kit.Model;
+
+/**
+ * A three-terminal regulator with dropout, current limit and quiescent current, behind ten
+ * milliohms.
+ */
+final class SeriesRegulator implements Device {
+  private static final double OUTPUT_OHM = 0.01;
+
+  private final int in;
+  private final int gnd;
+  private final int out;
+  private final Model.Regulator model;
+  private final LimitedSource source;
+
+  SeriesRegulator(int in, int gnd, int out, Model.Regulator model) {
+    this.in = in;
+    this.gnd = gnd;
+    this.out = out;
+    this.model = model;
+    this.source = new LimitedSource(OUTPUT_OHM, model.limitMa() / 1000);
+  }
+
+  private double target(double vin) {
+    return Math.min(model.voutV(), Math.max(0, vin - model.dropoutV()));
+  }
+
+  private double quiescentA(double vin) {
+    return model.iqMa() / 1000 * Math.clamp((vin - 0.5) / 0.5, 0, 1);
+  }
+
+  @Override
+  public boolean stamp(Nodal nodal) {
+    double vin = nodal.volts(in, gnd);
+    double vout = nodal.volts(out, gnd);
+    boolean following = vin > model.dropoutV() && vin - model.dropoutV() < model.voutV();
+    double over = target(vin) - vout;
+    boolean settled = source.settle(over);
+    double amps = source.pieceAmps(over);
+    nodal.add(in, out, amps, out, gnd, -source.slope(), vout);
+    if (following) {
+      nodal.add(in, out, 0, in, gnd, source.slope(), vin);
+    }
+    boolean ramp = vin > 0.5 && vin < 1;
+    nodal.add(in, gnd, quiescentA(vin), in, gnd, ramp ? model.iqMa() / 500 : Physics.GMIN_S, vin);
+    return settled;
+  }
+
+  @Override
+  public void book(Nodal nodal) {
+    nodal.book(in, out, amps(nodal));
+    nodal.book(in, gnd, quiescentA(nodal.volts(in, gnd)));
+  }
+
+  /** Gives the current out of the output. */
+  @Override
+  public double amps(Nodal nodal) {
+    return source.amps(target(nodal.volts(in, gnd)) - nodal.volts(out, gnd));
+  }
+
+  double watts(Nodal nodal) {
+    double vin = nodal.volts(in, gnd);
+    return (vin - nodal.volts(out, gnd)) * amps(nodal) + vin * quiescentA(vin);
+  }
+
+  boolean inDropout(Nodal nodal) {
+    return nodal.volts(in, gnd) - model.dropoutV() < model.voutV();
+  }
+
+  double thetaJaCPerW() {
+    return model.thetaJaCPerW();
+  }
+}

@@ -1,0 +1,76 @@
+package humble.core.firmware;
+
+import humble.core.kit.Firmware;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** Whether an image fits its target's memory. */
+public final class ImageCheck {
+  private ImageCheck() {}
+
+  /**
+   * Gives everything that stands against loading {@code image} into {@code target}, in address
+   * order of its kinds.
+   */
+  public static List<ImageProblem> of(ProgramImage image, Firmware.Target target) {
+    List<ImageProblem> problems = new ArrayList<>();
+    for (ProgramImage.Segment segment : image.segments()) {
+      outside(segment, target, problems);
+      for (Firmware.Region boot : target.boot()) {
+        long from = Math.max(boot.from(), segment.from());
+        long to = Math.min(boot.to(), segment.to());
+        if (from <= to) {
+          problems.add(problem("boot", from, to, "%s to %s lies in the boot area."));
+        }
+      }
+    }
+    for (ProgramImage.Overlap overlap : image.overlaps()) {
+      problems.add(problem("overlap", overlap.from(), overlap.to(), "%s to %s is defined twice."));
+    }
+    if (image.blank()) {
+      long to = image.segments().isEmpty() ? 0 : image.segments().getLast().to();
+      problems.add(
+          new ImageProblem("blank", 0, to, "The image is blank: loading it does nothing."));
+    }
+    Long vector = target.vectorAt();
+    if (vector != null && image.at(vector).isEmpty()) {
+      problems.add(
+          problem("vector", vector, vector, "The start vector at %s is not in the image."));
+    }
+    return List.copyOf(problems);
+  }
+
+  /** Walks the segment and gives each stretch that no memory region holds. */
+  private static void outside(
+      ProgramImage.Segment segment, Firmware.Target target, List<ImageProblem> problems) {
+    long at = segment.from();
+    while (at <= segment.to()) {
+      long here = at;
+      Firmware.Region region =
+          target.memory().stream().filter(r -> r.holds(here)).findFirst().orElse(null);
+      if (region != null) {
+        at = region.to() + 1;
+        continue;
+      }
+      long next =
+          target.memory().stream()
+              .mapToLong(Firmware.Region::from)
+              .filter(f -> f > here)
+              .min()
+              .orElse(Long.MAX_VALUE);
+      long to = Math.min(segment.to(), next - 1);
+      problems.add(problem("outside", at, to, "%s to %s is outside the memory of the target."));
+      at = to + 1;
+    }
+  }
+
+  private static ImageProblem problem(String kind, long from, long to, String text) {
+    return new ImageProblem(kind, from, to, String.format(Locale.ROOT, text, hex(from), hex(to)));
+  }
+
+  /** Gives an address as makers write it, {@code 0x7e00}. */
+  public static String hex(long address) {
+    return String.format(Locale.ROOT, "0x%04x", address);
+  }
+}

@@ -1,0 +1,194 @@
+package humble.core.firmware;
+
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.TreeMap;
+import java.util.zip.CRC32;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A program as sparse bytes: maximal runs of defined bytes in the order of their addresses.
+ * Immutable.
+ */
+public final class ProgramImage {
+  private final List<Segment> segments;
+  private final @Nullable Long entry;
+  private final List<Overlap> overlaps;
+
+  private ProgramImage(List<Segment> segments, @Nullable Long entry, List<Overlap> overlaps) {
+    this.segments = List.copyOf(segments);
+    this.entry = entry;
+    this.overlaps = List.copyOf(overlaps);
+  }
+
+  /** A run of defined bytes. */
+  public static final class Segment {
+    private final long from;
+    private final byte[] bytes;
+
+    Segment(long from, byte[] bytes) {
+      this.from = from;
+      this.bytes = bytes;
+    }
+
+    /** Gives the first address. */
+    public long from() {
+      return from;
+    }
+
+    /** Gives the last address, included. */
+    public long to() {
+      return from + bytes.length - 1;
+    }
+
+    /** Gives the number of bytes. */
+    public int length() {
+      return bytes.length;
+    }
+
+    /** Gives a copy of the bytes. */
+    public byte[] bytes() {
+      return bytes.clone();
+    }
+  }
+
+  /** Addresses that two records of a file both define, both ends included. */
+  public record Overlap(long from, long to) {}
+
+  /**
+   * Gathers records in any order; later records win where two overlap, and the overlap is kept as a
+   * finding.
+   */
+  public static final class Builder {
+    private final TreeMap<Long, byte[]> runs = new TreeMap<>();
+    private final List<Overlap> overlaps = new ArrayList<>();
+    private @Nullable Long entry;
+
+    /** Adds {@code bytes} at {@code address}. */
+    public Builder add(long address, byte[] bytes) {
+      if (bytes.length == 0) {
+        return this;
+      }
+      Map.Entry<Long, byte[]> before = runs.floorEntry(address + bytes.length - 1);
+      long end = address + bytes.length - 1;
+      if (before == null || before.getKey() + before.getValue().length <= address) {
+        runs.put(address, bytes.clone());
+      } else {
+        splitIn(address, end, bytes);
+      }
+      return this;
+    }
+
+    private void splitIn(long address, long end, byte[] bytes) {
+      for (Map.Entry<Long, byte[]> each : List.copyOf(runs.headMap(end, true).entrySet())) {
+        long from = each.getKey();
+        byte[] old = each.getValue();
+        long to = from + old.length - 1;
+        if (to < address) {
+          continue;
+        }
+        overlaps.add(new Overlap(Math.max(from, address), Math.min(to, end)));
+        runs.remove(from);
+        if (from < address) {
+          runs.put(from, java.util.Arrays.copyOf(old, (int) (address - from)));
+        }
+        if (to > end) {
+          runs.put(end + 1, java.util.Arrays.copyOfRange(old, (int) (end + 1 - from), old.length));
+        }
+      }
+      runs.put(address, bytes.clone());
+    }
+
+    /** Sets the start address. */
+    public Builder entry(long address) {
+      entry = address;
+      return this;
+    }
+
+    /** Gives the image, with touching runs joined. */
+    public ProgramImage build() {
+      List<Segment> segments = new ArrayList<>();
+      java.io.ByteArrayOutputStream run = new java.io.ByteArrayOutputStream();
+      long start = 0;
+      for (Map.Entry<Long, byte[]> each : runs.entrySet()) {
+        if (run.size() > 0 && start + run.size() != each.getKey()) {
+          segments.add(new Segment(start, run.toByteArray()));
+          run.reset();
+        }
+        if (run.size() == 0) {
+          start = each.getKey();
+        }
+        run.writeBytes(each.getValue());
+      }
+      if (run.size() > 0) {
+        segments.add(new Segment(start, run.toByteArray()));
+      }
+      return new ProgramImage(segments, entry, overlaps);
+    }
+  }
+
+  /** Gives the runs in the order of their addresses. */
+  public List<Segment> segments() {
+    return segments;
+  }
+
+  /** Gives the start address, when the file says one. */
+  public @Nullable Long entry() {
+    return entry;
+  }
+
+  /** Gives the addresses that the file defines twice. */
+  public List<Overlap> overlaps() {
+    return overlaps;
+  }
+
+  /** Gives the number of defined bytes. */
+  public long length() {
+    return segments.stream().mapToLong(Segment::length).sum();
+  }
+
+  /** Tells whether nothing is in it, or nothing but 0xFF. */
+  public boolean blank() {
+    for (Segment segment : segments) {
+      for (byte each : segment.bytes) {
+        if (each != (byte) 0xff) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Gives the byte at {@code address}, empty in a gap. */
+  public OptionalInt at(long address) {
+    for (Segment segment : segments) {
+      if (address >= segment.from && address <= segment.to()) {
+        return OptionalInt.of(segment.bytes[(int) (address - segment.from)] & 0xff);
+      }
+    }
+    return OptionalInt.empty();
+  }
+
+  /** Gives the CRC-32 of IEEE 802.3 over the defined bytes in address order, gaps left out. */
+  public long crc32() {
+    CRC32 crc = new CRC32();
+    segments.forEach(segment -> crc.update(segment.bytes));
+    return crc.getValue();
+  }
+
+  /** Gives the SHA-256 over the same bytes, in hexadecimal. */
+  public String sha256() {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      segments.forEach(segment -> digest.update(segment.bytes));
+      return HexFormat.of().formatHex(digest.digest());
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java runtime has SHA-256", e);
+    }
+  }
+}

@@ -1,0 +1,112 @@
+package humble.core.kit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Everything a kit file says, as one immutable value.
+ *
+ * @param id name used in files and commands
+ * @param name name for people
+ * @param revision revision of the kit
+ * @param kind badge, computer, console, controller, instrument, module or conversion
+ * @param summary one or two sentences
+ * @param boards boards
+ * @param lines parts list
+ * @param places where the parts sit
+ * @param nets pins by net
+ * @param loose items on no board
+ * @param options choices
+ * @param sheet the kit's own order of work
+ * @param rules hard facts about the order
+ * @param tasks work besides fitting
+ * @param blocks blocks of the circuit
+ * @param gates measurements that must read right
+ * @param supplies what feeds the board
+ * @param states situations that can be analysed
+ * @param firmware programs and their targets
+ * @param peripherals what is woken
+ * @param enclosure the case, when there is one
+ * @param cautions cautions
+ * @param packages packages the kit brings along
+ */
+public record Kit(
+    String id,
+    String name,
+    String revision,
+    String kind,
+    String summary,
+    List<Board> boards,
+    List<Line> lines,
+    List<Place> places,
+    Map<String, List<PinRef>> nets,
+    List<Loose> loose,
+    List<KitOption> options,
+    List<SheetEntry> sheet,
+    List<Rule> rules,
+    List<Task> tasks,
+    List<Block> blocks,
+    List<Gate> gates,
+    List<Supply> supplies,
+    List<BoardState> states,
+    Firmware firmware,
+    List<Peripheral> peripherals,
+    @Nullable Enclosure enclosure,
+    List<Caution> cautions,
+    List<PartPackage> packages) {
+
+  /** Gives the package of that id: the kit's own first, then the built-in one. */
+  public Optional<PartPackage> packageNamed(String id) {
+    return packages.stream()
+        .filter(pack -> pack.id().equals(id))
+        .findFirst()
+        .or(() -> PackageLibrary.find(id));
+  }
+
+  /** Gives the line that supplies {@code ref}. */
+  public Optional<Line> lineOf(String ref) {
+    return lines.stream().filter(line -> line.refs().contains(ref)).findFirst();
+  }
+
+  /** Gives the line of that id. */
+  public Optional<Line> line(String id) {
+    return lines.stream().filter(line -> line.id().equals(id)).findFirst();
+  }
+
+  /** Gives the place of {@code ref}. */
+  public Optional<Place> placeOf(String ref) {
+    return places.stream().filter(place -> place.ref().equals(ref)).findFirst();
+  }
+
+  /** Gives the state of that id. */
+  public Optional<BoardState> state(String id) {
+    return states.stream().filter(state -> state.id().equals(id)).findFirst();
+  }
+
+  /** Gives the supply of that id. */
+  public Optional<Supply> supply(String id) {
+    return supplies.stream().filter(supply -> supply.id().equals(id)).findFirst();
+  }
+
+  /** Gives the gate of that id. */
+  public Optional<Gate> gate(String id) {
+    return gates.stream().filter(gate -> gate.id().equals(id)).findFirst();
+  }
+
+  /** Gives the task of that id. */
+  public Optional<Task> task(String id) {
+    return tasks.stream().filter(task -> task.id().equals(id)).findFirst();
+  }
+
+  /** Gives the board of that id. */
+  public Optional<Board> board(String id) {
+    return boards.stream().filter(board -> board.id().equals(id)).findFirst();
+  }
+
+  /** Gives the case. */
+  public Optional<Enclosure> casing() {
+    return Optional.ofNullable(enclosure);
+  }
+}

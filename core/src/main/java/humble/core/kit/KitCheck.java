@@ -1,0 +1,336 @@
+package humble.core.kit;
+
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds every contradiction within a kit: names that lead nowhere, parts placed twice, rules that
+ * run in a circle.
+ */
+public final class KitCheck {
+  private final Kit kit;
+  private final Parts parts;
+  private final List<Finding> findings = new ArrayList<>();
+  private final Set<String> refs = new HashSet<>();
+  private final Set<String> taskIds = new HashSet<>();
+
+  private KitCheck(Kit kit) {
+    this.kit = kit;
+    this.parts = Parts.of(kit);
+  }
+
+  /** Gives all findings; the pointers are those of the kit file the kit was read from. */
+  public static List<Finding> of(Kit kit) {
+    KitCheck check = new KitCheck(kit);
+    check.lines();
+    check.places();
+    check.nets();
+    check.work();
+    check.power();
+    check.wake();
+    check.cycle();
+    return List.copyOf(check.findings);
+  }
+
+  private void lines() {
+    Map<String, String> ownerOf = new HashMap<>();
+    Set<String> ids = new HashSet<>();
+    Set<String> leftOut = Choices.leftOut(kit, Map.of());
+    for (int i = 0; i < kit.lines().size(); i++) {
+      Line line = kit.lines().get(i);
+      String at = "/lines/" + i;
+      if (!ids.add(line.id())) {
+        error(at + "/id", "There are two lines '" + line.id() + "'.");
+      }
+      for (int k = 0; k < line.refs().size(); k++) {
+        String ref = line.refs().get(k);
+        refs.add(ref);
+        String before = ownerOf.putIfAbsent(ref, line.id());
+        if (before != null) {
+          error(at + "/refs/" + k, ref + " already belongs to line '" + before + "'.");
+        }
+      }
+      if (kit.packageNamed(line.packageId()).isEmpty()) {
+        error(at + "/package", "There is no package '" + line.packageId() + "'.");
+      }
+      boolean valued = line.kind() == PartKind.RESISTOR || line.kind() == PartKind.CAPACITOR;
+      if (valued
+          && line.model() == null
+          && Quantity.parse(line.value()) instanceof QuantityText.Unreadable bad) {
+        error(at + "/value", "The value cannot be read: " + bad.sentence());
+      }
+      long needed = line.refs().stream().filter(ref -> !leftOut.contains(ref)).count();
+      if (line.supplied() < needed && line.kind() != PartKind.LINK) {
+        warning(
+            at + "/supplied",
+            "Line '"
+                + line.id()
+                + "' supplies "
+                + line.supplied()
+                + " but its places need "
+                + needed
+                + ".");
+      }
+      for (int k = 0; k < line.substitutes().size(); k++) {
+        if (kit.line(line.substitutes().get(k)).isEmpty()) {
+          error(at + "/substitutes/" + k, "There is no line '" + line.substitutes().get(k) + "'.");
+        }
+      }
+    }
+  }
+
+  private void places() {
+    Set<String> placed = new HashSet<>();
+    for (int i = 0; i < kit.places().size(); i++) {
+      Place place = kit.places().get(i);
+      String at = "/places/" + i;
+      if (!refs.contains(place.ref())) {
+        error(at + "/ref", "No line lists " + place.ref() + ".");
+      }
+      if (!placed.add(place.ref())) {
+        error(at + "/ref", place.ref() + " is placed twice.");
+      }
+      if (kit.board(place.board()).isEmpty()) {
+        error(at + "/board", "There is no board '" + place.board() + "'.");
+      }
+      knownRef(at + "/under", place.under());
+      knownRef(at + "/jig", place.jig());
+      if (place.panel() != null && kit.task(place.panel()).isEmpty()) {
+        error(at + "/panel", "There is no task '" + place.panel() + "'.");
+      }
+      Part part = parts.part(place.ref()).orElse(null);
+      if (part != null) {
+        rowAndPins(place, part, at);
+      }
+    }
+  }
+
+  private void rowAndPins(Place place, Part part, String at) {
+    if (place.rowHoles() > 0
+        && (place.rowFrom() < 1
+            || place.rowFrom() + part.pack().pins().size() - 1 > place.rowHoles())) {
+      error(
+          at + "/row",
+          place.ref()
+              + " does not fit into "
+              + place.rowHoles()
+              + " holes from hole "
+              + place.rowFrom()
+              + ".");
+    }
+    for (int k = 0; k < place.leaveEmpty().size(); k++) {
+      if (part.pinNumber(place.leaveEmpty().get(k)).isEmpty()) {
+        error(
+            at + "/leave_empty/" + k,
+            place.ref() + " has no pin '" + place.leaveEmpty().get(k) + "'.");
+      }
+    }
+  }
+
+  private void nets() {
+    Map<PinRef, String> seen = new HashMap<>();
+    kit.nets()
+        .forEach((net, pins) -> {
+          for (int k = 0; k < pins.size(); k++) {
+            String at = "/nets/" + escape(net) + "/" + k;
+            PinRef canonical = pin(at, pins.get(k));
+            String before = canonical == null ? null : seen.putIfAbsent(canonical, net);
+            if (before != null) {
+              error(at, canonical + " is already on net " + before + ".");
+            }
+          }
+        });
+  }
+
+  private @Nullable PinRef pin(String at, PinRef pin) {
+    if (!refs.contains(pin.ref())) {
+      error(at, "No line lists " + pin.ref() + ".");
+      return null;
+    }
+    Part part = parts.part(pin.ref()).orElse(null);
+    if (part == null) {
+      return null;
+    }
+    if (part.pinNumber(pin.pin()).isEmpty()) {
+      error(
+          at,
+          "The package "
+              + part.pack().id()
+              + " of "
+              + pin.ref()
+              + " has no pin '"
+              + pin.pin()
+              + "'.");
+      return null;
+    }
+    return parts.canonical(pin).orElse(null);
+  }
+
+  private void work() {
+    kit.tasks().forEach(task -> taskIds.add(task.id()));
+    kit.gates().forEach(gate -> taskIds.add(gate.id()));
+    for (int i = 0; i < kit.rules().size(); i++) {
+      steps("/rules/" + i + "/first", kit.rules().get(i).first());
+      steps("/rules/" + i + "/then", kit.rules().get(i).then());
+    }
+    for (int i = 0; i < kit.tasks().size(); i++) {
+      steps("/tasks/" + i + "/after", kit.tasks().get(i).after());
+      steps("/tasks/" + i + "/before", kit.tasks().get(i).before());
+    }
+    for (int i = 0; i < kit.blocks().size(); i++) {
+      steps("/blocks/" + i + "/refs", kit.blocks().get(i).refs());
+      steps("/blocks/" + i + "/gates", kit.blocks().get(i).gates());
+    }
+    for (int i = 0; i < kit.sheet().size(); i++) {
+      SheetEntry entry = kit.sheet().get(i);
+      steps("/sheet/" + i + "/refs", entry.refs());
+      if (!entry.id().isEmpty() && !taskIds.contains(entry.id())) {
+        error("/sheet/" + i + "/id", "There is no task or gate '" + entry.id() + "'.");
+      }
+    }
+    for (int i = 0; i < kit.options().size(); i++) {
+      KitOption option = kit.options().get(i);
+      if (option.choice(option.defaultChoice()).isEmpty()) {
+        error("/options/" + i + "/default", "There is no choice '" + option.defaultChoice() + "'.");
+      }
+      for (int k = 0; k < option.choices().size(); k++) {
+        steps("/options/" + i + "/choices/" + k + "/fit", option.choices().get(k).fit());
+        steps("/options/" + i + "/choices/" + k + "/omit", option.choices().get(k).omit());
+      }
+    }
+  }
+
+  private void power() {
+    for (int i = 0; i < kit.gates().size(); i++) {
+      Gate gate = kit.gates().get(i);
+      steps("/gates/" + i + "/before", gate.before());
+      if (kit.state(gate.state()).isEmpty()) {
+        error("/gates/" + i + "/state", "There is no state '" + gate.state() + "'.");
+      }
+      for (int k = 0; k < gate.at().size(); k++) {
+        net("/gates/" + i + "/at/" + k, gate.at().get(k));
+      }
+    }
+    for (int i = 0; i < kit.supplies().size(); i++) {
+      net("/supplies/" + i + "/plus", kit.supplies().get(i).plus());
+      net("/supplies/" + i + "/minus", kit.supplies().get(i).minus());
+    }
+    for (int i = 0; i < kit.states().size(); i++) {
+      BoardState state = kit.states().get(i);
+      String at = "/states/" + i;
+      if (state.supply() != null && kit.supply(state.supply()).isEmpty()) {
+        error(at + "/supply", "There is no supply '" + state.supply() + "'.");
+      }
+      steps(at + "/absent", state.absent());
+      steps(at + "/closed", state.closed());
+      for (String driven : new TreeSet<>(state.drive().keySet())) {
+        net(at + "/drive/" + escape(driven), driven);
+      }
+    }
+  }
+
+  private void wake() {
+    for (int i = 0; i < kit.peripherals().size(); i++) {
+      Peripheral peripheral = kit.peripherals().get(i);
+      knownRef(
+          "/peripherals/" + i + "/part", peripheral.part().isEmpty() ? null : peripheral.part());
+      if (peripheral instanceof Peripheral.Matrix matrix) {
+        for (int k = 0; k < matrix.lines().size(); k++) {
+          net("/peripherals/" + i + "/pins/" + k, matrix.lines().get(k));
+        }
+      }
+    }
+    for (int i = 0; i < kit.firmware().images().size(); i++) {
+      String target = kit.firmware().images().get(i).target();
+      if (kit.firmware().target(target).isEmpty()) {
+        error("/firmware/images/" + i + "/target", "There is no target '" + target + "'.");
+      }
+    }
+    for (int i = 0; i < kit.firmware().targets().size(); i++) {
+      knownRef("/firmware/targets/" + i + "/ref", kit.firmware().targets().get(i).ref());
+    }
+  }
+
+  private void net(String at, String text) {
+    if (parts.net(text).isEmpty()) {
+      error(at, "'" + text + "' is neither a net nor a pin on a net.");
+    }
+  }
+
+  private void steps(String at, Collection<String> names) {
+    int k = 0;
+    for (String name : names) {
+      if (!refs.contains(name) && !taskIds.contains(name) && !name.equals("soldering")) {
+        error(at + "/" + k, "'" + name + "' is neither a part nor a task or gate of this kit.");
+      }
+      k++;
+    }
+  }
+
+  private void knownRef(String at, @Nullable String ref) {
+    if (ref != null && !refs.contains(ref)) {
+      error(at, "No line lists " + ref + ".");
+    }
+  }
+
+  /** Rules alone must have no circle; depth-first search with the path kept. */
+  private void cycle() {
+    Map<String, Set<String>> next = new HashMap<>();
+    for (Rule rule : kit.rules()) {
+      for (String first : rule.first()) {
+        next.computeIfAbsent(first, key -> new TreeSet<>(RefOrder.NATURAL)).addAll(rule.then());
+      }
+    }
+    Set<String> done = new HashSet<>();
+    for (String start : new TreeSet<>(next.keySet())) {
+      List<String> path = new ArrayList<>();
+      if (circles(start, next, done, path)) {
+        error("/rules", "The rules run in a circle: " + String.join(" before ", path) + ".");
+        return;
+      }
+    }
+  }
+
+  private static boolean circles(
+      String node, Map<String, Set<String>> next, Set<String> done, List<String> path) {
+    int seen = path.indexOf(node);
+    if (seen >= 0) {
+      path.subList(0, seen).clear();
+      path.add(node);
+      return true;
+    }
+    if (done.contains(node)) {
+      return false;
+    }
+    path.add(node);
+    for (String after : next.getOrDefault(node, Set.of())) {
+      if (circles(after, next, done, path)) {
+        return true;
+      }
+    }
+    path.removeLast();
+    done.add(node);
+    return false;
+  }
+
+  private static String escape(String key) {
+    return key.replace("~", "~0").replace("/", "~1");
+  }
+
+  private void error(String pointer, String text) {
+    findings.add(Finding.error("kit.json#" + pointer, text));
+  }
+
+  private void warning(String pointer, String text) {
+    findings.add(Finding.warning("kit.json#" + pointer, text));
+  }
+}

@@ -1,0 +1,54 @@
+package humble.core.kit;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One entry of the parts list: a kind of part and every place it goes to.
+ *
+ * @param id name within the kit
+ * @param kind kind of part
+ * @param value as written, such as {@code 10k}; empty when the kind needs none
+ * @param tolerancePct tolerance in per cent, when given
+ * @param bands number of painted bands, 0 when not banded
+ * @param packageId package
+ * @param refs reference designators
+ * @param supplied pieces in the bag
+ * @param bag label of the bag, or empty
+ * @param marking what is printed on the part, or empty
+ * @param spareOk whether more than needed is meant to be there
+ * @param polarityMarks marks this part itself shows
+ * @param substitutes lines whose parts may stand in
+ * @param home {@code board}, {@code between-pins} or {@code none}
+ * @param fragile what hurts it: heat, static, shock, water
+ * @param model electrical model, when the kit gives one
+ */
+public record Line(
+    String id,
+    PartKind kind,
+    String value,
+    @Nullable Double tolerancePct,
+    int bands,
+    String packageId,
+    List<String> refs,
+    int supplied,
+    String bag,
+    String marking,
+    boolean spareOk,
+    List<String> polarityMarks,
+    List<String> substitutes,
+    String home,
+    List<String> fragile,
+    @Nullable Model model) {
+  public Line {
+    refs = List.copyOf(refs);
+    polarityMarks = List.copyOf(polarityMarks);
+    substitutes = List.copyOf(substitutes);
+    fragile = List.copyOf(fragile);
+  }
+
+  /** Gives the number of pieces the kit's places ask for. */
+  public int needed() {
+    return refs.size();
+  }
+}

@@ -1,0 +1,52 @@
+package humble.core.kit;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One part of a kit with all that is known of it.
+ *
+ * @param ref reference designator
+ * @param line its entry in the parts list
+ * @param pack its package
+ * @param place where it sits, null when it has no printed place
+ * @param model its electrical model, the kit's or the usual one of its kind
+ */
+public record Part(String ref, Line line, PartPackage pack, @Nullable Place place, Model model) {
+  /** Gives where it sits. */
+  public Optional<Place> placed() {
+    return Optional.ofNullable(place);
+  }
+
+  /** Gives the pin number that a number or alias ({@code k a + -}) stands for. */
+  public Optional<String> pinNumber(String pinOrAlias) {
+    String number =
+        switch (pinOrAlias) {
+          case "k" -> line.kind().isDiode() ? "1" : pinOrAlias;
+          case "a" -> line.kind().isDiode() ? "2" : pinOrAlias;
+          case "+" -> line.kind().hasPlus() ? "1" : pinOrAlias;
+          case "-" -> line.kind().hasPlus() ? "2" : pinOrAlias;
+          default -> pinOrAlias;
+        };
+    return pack.pin(number).map(PackagePin::number);
+  }
+
+  /** Gives what a pin is called on this part: {@code cathode}, {@code +}, or its number. */
+  public String pinName(String number) {
+    if (line.kind().isDiode()) {
+      return number.equals("1") ? "cathode" : "anode";
+    }
+    if (line.kind().hasPlus()) {
+      return number.equals("1") ? "plus" : "minus";
+    }
+    return "pin " + number;
+  }
+
+  /**
+   * Gives where a pin's pad is on the board, seen from the top; empty without a place or such a
+   * pin.
+   */
+  public Optional<PointMm> padAt(String number) {
+    return placed().flatMap(spot -> pack.pin(number).map(pin -> spot.onBoard(pin.at())));
+  }
+}

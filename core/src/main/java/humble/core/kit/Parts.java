@@ -1,0 +1,137 @@
+package humble.core.kit;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+
+/** The parts of a kit by reference, and the net of every pin: an index made once from a kit. */
+public final class Parts {
+  private static final double SAME_PLACE_MM = 0.05;
+
+  private final Kit kit;
+  private final SequencedMap<String, Part> byRef = new LinkedHashMap<>();
+  private final Map<PinRef, String> netOf = new LinkedHashMap<>();
+  private final Map<String, String> socketOf = new LinkedHashMap<>();
+
+  private Parts(Kit kit) {
+    this.kit = kit;
+  }
+
+  /** Gives the index of {@code kit}; parts of unknown packages are left out. */
+  public static Parts of(Kit kit) {
+    Parts parts = new Parts(kit);
+    Map<String, Place> places = new LinkedHashMap<>();
+    kit.places().forEach(place -> places.putIfAbsent(place.ref(), place));
+    for (Line line : kit.lines()) {
+      Optional<PartPackage> pack = kit.packageNamed(line.packageId());
+      if (pack.isPresent()) {
+        for (String ref : line.refs()) {
+          parts.byRef.putIfAbsent(
+              ref,
+              new Part(ref, line, pack.get(), places.get(ref), UsualModel.of(line, pack.get())));
+        }
+      }
+    }
+    kit.nets()
+        .forEach((net, pins) ->
+            pins.forEach(pin -> parts.canonical(pin).ifPresent(p -> parts.netOf.put(p, net))));
+    parts.findSockets();
+    return parts;
+  }
+
+  private void findSockets() {
+    for (Part chip : byRef.values()) {
+      Place place = chip.place();
+      if (place == null || place.mount() != Mount.SOCKETED) {
+        continue;
+      }
+      for (Part socket : byRef.values()) {
+        Place under = socket.place();
+        if (socket.line().kind() == PartKind.SOCKET
+            && under != null
+            && under.board().equals(place.board())
+            && under.side() == place.side()
+            && under.at().distanceMm(place.at()) < SAME_PLACE_MM) {
+          socketOf.put(chip.ref(), socket.ref());
+        }
+      }
+    }
+  }
+
+  /** Gives the kit this index was made of. */
+  public Kit kit() {
+    return kit;
+  }
+
+  /** Gives every part in the order of the parts list. */
+  public List<Part> all() {
+    return List.copyOf(byRef.values());
+  }
+
+  /** Gives the part of that reference. */
+  public Optional<Part> part(String ref) {
+    return Optional.ofNullable(byRef.get(ref));
+  }
+
+  /**
+   * Gives the part of that reference.
+   *
+   * @throws IllegalArgumentException when the kit has none; a checked kit always has
+   */
+  public Part get(String ref) {
+    return part(ref)
+        .orElseThrow(() -> new IllegalArgumentException("no part " + ref + " in kit " + kit.id()));
+  }
+
+  /** Gives the pin with its alias replaced by its number. */
+  public Optional<PinRef> canonical(PinRef pin) {
+    return part(pin.ref())
+        .flatMap(part -> part.pinNumber(pin.pin()).map(number -> new PinRef(pin.ref(), number)));
+  }
+
+  /** Gives the net a pin belongs to. */
+  public Optional<String> netOf(PinRef pin) {
+    return canonical(pin).map(netOf::get);
+  }
+
+  /**
+   * Gives the net that {@code text}, a net name or a pin {@code REF.PIN}, stands for; net names
+   * come first.
+   */
+  public Optional<String> net(String text) {
+    return kit.nets().containsKey(text)
+        ? Optional.of(text)
+        : PinRef.parse(text).flatMap(this::netOf);
+  }
+
+  /** Gives the socket that the chip {@code ref} goes into. */
+  public Optional<String> socketOf(String ref) {
+    return Optional.ofNullable(socketOf.get(ref));
+  }
+
+  /** Gives the chip that goes into the socket {@code ref}. */
+  public Optional<String> chipIn(String ref) {
+    return socketOf.entrySet().stream()
+        .filter(e -> e.getValue().equals(ref))
+        .map(Map.Entry::getKey)
+        .findFirst();
+  }
+
+  /**
+   * Gives the height over its board when fitted, in millimetres: package, standoff, and the socket
+   * it stands on.
+   */
+  public double fittedHeightMm(String ref) {
+    Part part = get(ref);
+    double standoff = part.placed().map(Place::standoffMm).orElse(0.0);
+    double socket = socketOf(ref).map(this::fittedHeightMm).orElse(0.0);
+    return part.pack().heightMm() + standoff + socket;
+  }
+
+  /** Gives where the pad of a pin is, on its board, from the top. */
+  public Optional<PointMm> padAt(PinRef pin) {
+    return canonical(pin).flatMap(p -> get(p.ref()).padAt(p.pin()));
+  }
+}

@@ -1,0 +1,60 @@
+package humble.core.kit;
+
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where and how one part sits.
+ *
+ * @param ref reference designator
+ * @param board id of the board
+ * @param side side it is fitted on
+ * @param at middle of the pin pattern, board coordinates from the top
+ * @param rotationDeg counter-clockwise as seen from the top
+ * @param mount how it sits
+ * @param standoffMm distance off the board, in millimetres
+ * @param maxHeightMm tallest it may be, when limited
+ * @param under part that will cover it, when any
+ * @param jig part it is held by while soldered, when any
+ * @param panel task that fits the panel it must meet, when any
+ * @param leaveEmpty pins that get no solder
+ * @param marks marks printed at the place, such as {@code square-pad:a}
+ * @param rowHoles holes in the row it sits in, 0 when the row is its own
+ * @param rowFrom hole of that row, from 1, that takes pin 1
+ */
+public record Place(
+    String ref,
+    String board,
+    Side side,
+    PointMm at,
+    double rotationDeg,
+    Mount mount,
+    double standoffMm,
+    @Nullable Double maxHeightMm,
+    @Nullable String under,
+    @Nullable String jig,
+    @Nullable String panel,
+    List<String> leaveEmpty,
+    List<String> marks,
+    int rowHoles,
+    int rowFrom) {
+  public Place {
+    leaveEmpty = List.copyOf(leaveEmpty);
+    marks = List.copyOf(marks);
+  }
+
+  /**
+   * Gives where a point of the package lands on the board, from the top: bottom-side patterns are
+   * mirrored first.
+   */
+  public PointMm onBoard(PointMm ofPackage) {
+    PointMm seen = side == Side.BOTTOM ? ofPackage.mirrored() : ofPackage;
+    return at.plus(seen.turned(rotationDeg));
+  }
+
+  /** Gives the part that will cover it. */
+  public Optional<String> covered() {
+    return Optional.ofNullable(under);
+  }
+}

@@ -1,0 +1,17 @@
+package humble.core.kit;
+
+import humble.core.units.Band;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What feeds the board.
+ *
+ * @param id name within the kit
+ * @param volts set voltage
+ * @param limitMa current limit, in milliamperes
+ * @param plus pin or net of the plus side
+ * @param minus pin or net of the minus side
+ * @param rangeV voltages the board takes, when given
+ */
+public record Supply(
+    String id, double volts, double limitMa, String plus, String minus, @Nullable Band rangeV) {}

@@ -1,0 +1,51 @@
+package humble.core.route;
+
+import humble.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The hard facts between nodes: what must come before what, and why. */
+final class Facts {
+  private final Map<Integer, Map<Integer, Phrase>> before = new LinkedHashMap<>();
+
+  /** Adds that {@code first} comes before {@code then}. */
+  void add(Node first, Node then, Phrase because) {
+    if (first.index() != then.index()) {
+      before
+          .computeIfAbsent(then.index(), key -> new LinkedHashMap<>())
+          .putIfAbsent(first.index(), because);
+    }
+  }
+
+  /** Gives the nodes that must come before {@code node}, with the reasons. */
+  Map<Integer, Phrase> before(int node) {
+    return before.getOrDefault(node, Map.of());
+  }
+
+  /** Tells whether everything before {@code node} is in {@code done}. */
+  boolean ready(int node, BitSet done) {
+    return before(node).keySet().stream().allMatch(done::get);
+  }
+
+  /** Tells whether {@code first} comes before {@code then} through any chain of facts. */
+  boolean precedes(int first, int then) {
+    BitSet seen = new BitSet();
+    List<Integer> open = new ArrayList<>(List.of(then));
+    while (!open.isEmpty()) {
+      int node = open.removeLast();
+      for (int each : before(node).keySet()) {
+        if (each == first) {
+          return true;
+        }
+        if (!seen.get(each)) {
+          seen.set(each);
+          open.add(each);
+        }
+      }
+    }
+    return false;
+  }
+}

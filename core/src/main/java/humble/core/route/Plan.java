@@ -1,0 +1,42 @@
+package humble.core.route;
+
+import humble.core.words.Phrase;
+import java.util.List;
+
+/**
+ * An order of work.
+ *
+ * @param school school it follows
+ * @param steps steps in order
+ * @param cost its measures
+ * @param optimal whether no order of that school is better
+ * @param sessions evenings, when asked for
+ * @param blocked parts that wait for something that is not there
+ * @param violations where the kit's own sheet breaks a hard fact
+ */
+public record Plan(
+    School school,
+    List<Step> steps,
+    Cost cost,
+    boolean optimal,
+    List<Session> sessions,
+    List<Blocked> blocked,
+    List<Phrase> violations) {
+  public Plan {
+    steps = List.copyOf(steps);
+    sessions = List.copyOf(sessions);
+    blocked = List.copyOf(blocked);
+    violations = List.copyOf(violations);
+  }
+
+  /** An evening, from step to step, both included. */
+  public record Session(int from, int to, double minutes) {}
+
+  /** A part that has to wait, and what for. */
+  public record Blocked(String ref, String waitsFor) {}
+
+  /** Gives the expected time of all steps. */
+  public double minutes() {
+    return steps.stream().mapToDouble(Step::minutes).sum();
+  }
+}

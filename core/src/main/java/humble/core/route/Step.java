@@ -1,0 +1,50 @@
+package humble.core.route;
+
+import humble.core.kit.Side;
+import humble.core.words.Phrase;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One step of a plan.
+ *
+ * @param n number, from 1
+ * @param act what is done
+ * @param refs parts handled, in natural order
+ * @param id id of the task, gate or option, or the group's own; unique in the plan
+ * @param side side it is done on, null when it does not matter
+ * @param heightMm height over the board, 0 where nothing is fitted
+ * @param minutes expected time
+ * @param joints joints soldered
+ * @param because why it stands where it stands
+ */
+public record Step(
+    int n,
+    Act act,
+    List<String> refs,
+    String id,
+    @Nullable Side side,
+    double heightMm,
+    double minutes,
+    int joints,
+    List<Phrase> because) {
+  public Step {
+    refs = List.copyOf(refs);
+    because = List.copyOf(because);
+  }
+
+  /** What is done in a step. */
+  public enum Act {
+    FIT,
+    INSERT,
+    GATE,
+    TASK,
+    TURN,
+    CHOOSE;
+
+    /** Gives the name used in output. */
+    public String text() {
+      return name().toLowerCase(java.util.Locale.ROOT);
+    }
+  }
+}

@@ -1,0 +1,19 @@
+package humble.core.wake;
+
+import java.util.List;
+
+/**
+ * A fault that would explain what was seen of a light matrix.
+ *
+ * @param fault {@code open:U1.4}, {@code dead:5}, {@code reversed:5} or {@code short:U1.4-U1.5}
+ * @param belief share of belief, all suspects together 1
+ * @param explains numbers of the lights it accounts for
+ * @param group every fault that what was seen cannot tell from this one, itself included
+ */
+public record LightSuspect(
+    String fault, double belief, List<Integer> explains, List<String> group) {
+  public LightSuspect {
+    explains = List.copyOf(explains);
+    group = List.copyOf(group);
+  }
+}

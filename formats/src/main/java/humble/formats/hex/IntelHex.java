@@ -1,0 +1,207 @@
+package humble.formats.hex;
+
+import humble.core.firmware.ProgramImage;
+import humble.core.kit.Finding;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Reads and writes Intel HEX, record types 00 to 05 (Intel Hexadecimal Object File Format
+ * Specification, revision A, 1988). Strict: every line is a record with a right checksum, and the
+ * file ends with an end record.
+ */
+public final class IntelHex {
+  private static final int MOST_FINDINGS = 50;
+
+  private final String name;
+  private final ProgramImage.Builder image = new ProgramImage.Builder();
+  private final List<Finding> findings = new ArrayList<>();
+  private long base;
+  private boolean segmented;
+  private boolean ended;
+
+  private IntelHex(String name) {
+    this.name = name;
+  }
+
+  /** Tells whether {@code bytes} begin like Intel HEX. */
+  public static boolean looksLike(byte[] bytes) {
+    for (byte each : bytes) {
+      if (!Character.isWhitespace(each)) {
+        return each == ':';
+      }
+    }
+    return false;
+  }
+
+  /**
+   * Reads a file.
+   *
+   * @param name what to call it in findings
+   * @param bytes the file
+   */
+  public static HexRead read(String name, byte[] bytes) {
+    return new IntelHex(name).file(bytes);
+  }
+
+  private HexRead file(byte[] bytes) {
+    int number = 0;
+    int start = 0;
+    for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
+      if (at == bytes.length || bytes[at] == '\n') {
+        number++;
+        int end = at > start && bytes[at - 1] == '\r' ? at - 1 : at;
+        if (end > start) {
+          line(bytes, start, end, number);
+        }
+        start = at + 1;
+      }
+    }
+    if (!ended && findings.isEmpty()) {
+      findings.add(
+          Finding.error(
+              name + "#line " + number, "The file stops without an end record: it was cut off."));
+    }
+    return findings.isEmpty() ? new HexRead.Image(image.build()) : new HexRead.Damaged(findings);
+  }
+
+  private void line(byte[] bytes, int start, int end, int number) {
+    String where = name + "#line " + number;
+    if (bytes[start] != ':') {
+      findings.add(Finding.error(where, "A record begins with ':'."));
+      return;
+    }
+    if (ended) {
+      findings.add(Finding.error(where, "There is a record after the end record."));
+      return;
+    }
+    int count = (end - start - 1) / 2;
+    byte[] record = new byte[count];
+    int sum = 0;
+    for (int i = 0; i < count; i++) {
+      int high = Character.digit(bytes[start + 1 + 2 * i], 16);
+      int low = Character.digit(bytes[start + 2 + 2 * i], 16);
+      if (high < 0 || low < 0) {
+        findings.add(
+            Finding.error(
+                where, "Character " + (2 * i + 2) + " or the next is no hexadecimal digit."));
+        return;
+      }
+      record[i] = (byte) (high << 4 | low);
+      sum += record[i];
+    }
+    int claimed = count > 0 ? record[0] & 0xff : 0;
+    if ((end - start) % 2 == 0 || count < 5 || count != claimed + 5) {
+      int digits = end - start - 1;
+      findings.add(
+          Finding.error(
+              where,
+              "The record says "
+                  + claimed
+                  + " data bytes but has "
+                  + digits
+                  + " digits: it was cut off or run together."));
+      return;
+    }
+    if ((sum & 0xff) != 0) {
+      int right = (record[count - 1] - sum) & 0xff;
+      findings.add(
+          Finding.error(
+              where,
+              String.format(
+                  Locale.ROOT,
+                  "The checksum is %02X; the record adds up to %02X.",
+                  record[count - 1] & 0xff,
+                  right)));
+      return;
+    }
+    record(record, claimed, where);
+  }
+
+  private void record(byte[] record, int length, String where) {
+    long offset = (record[1] & 0xff) << 8 | (record[2] & 0xff);
+    byte[] data = java.util.Arrays.copyOfRange(record, 4, 4 + length);
+    switch (record[3]) {
+      case 0 -> data(offset, data);
+      case 1 -> ended = true;
+      case 2 -> base(data, 2, 4, true, where);
+      case 3 -> start(data, where, true);
+      case 4 -> base(data, 2, 16, false, where);
+      case 5 -> start(data, where, false);
+      default ->
+          findings.add(
+              Finding.error(
+                  where,
+                  String.format(Locale.ROOT, "There is no record type %02X.", record[3] & 0xff)));
+    }
+  }
+
+  /** Within a segment, addresses wrap at 64 KiB. */
+  private void data(long offset, byte[] data) {
+    int untilWrap = (int) Math.min(data.length, 0x10000 - offset);
+    image.add(base + offset, segmented ? java.util.Arrays.copyOf(data, untilWrap) : data);
+    if (segmented && untilWrap < data.length) {
+      image.add(base, java.util.Arrays.copyOfRange(data, untilWrap, data.length));
+    }
+  }
+
+  private void base(byte[] data, int length, int shift, boolean segment, String where) {
+    if (data.length != length) {
+      findings.add(Finding.error(where, "An address record has two data bytes."));
+      return;
+    }
+    base = (long) ((data[0] & 0xff) << 8 | (data[1] & 0xff)) << shift;
+    segmented = segment;
+  }
+
+  private void start(byte[] data, String where, boolean segment) {
+    if (data.length != 4) {
+      findings.add(Finding.error(where, "A start record has four data bytes."));
+      return;
+    }
+    long high = (data[0] & 0xff) << 8 | (data[1] & 0xff);
+    long low = (data[2] & 0xff) << 8 | (data[3] & 0xff);
+    image.entry(segment ? high * 16 + low : high << 16 | low);
+  }
+
+  /** Writes an image with sixteen bytes a record and linear addresses. */
+  public static byte[] write(ProgramImage image) {
+    StringBuilder out = new StringBuilder();
+    long upper = -1;
+    for (ProgramImage.Segment segment : image.segments()) {
+      byte[] bytes = segment.bytes();
+      int at = 0;
+      while (at < bytes.length) {
+        long address = segment.from() + at;
+        if (address >> 16 != upper) {
+          upper = address >> 16;
+          record(out, 0, 4, new byte[] {(byte) (upper >> 8), (byte) upper});
+        }
+        int room = (int) Math.min(16 - (address & 15), 0x10000 - (address & 0xffff));
+        int length = Math.min(room, bytes.length - at);
+        record(
+            out, (int) (address & 0xffff), 0, java.util.Arrays.copyOfRange(bytes, at, at + length));
+        at += length;
+      }
+    }
+    Long entry = image.entry();
+    if (entry != null) {
+      long e = entry;
+      record(out, 0, 5, new byte[] {(byte) (e >> 24), (byte) (e >> 16), (byte) (e >> 8), (byte) e});
+    }
+    record(out, 0, 1, new byte[0]);
+    return out.toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private static void record(StringBuilder out, int offset, int type, byte[] data) {
+    int sum = data.length + (offset >> 8) + (offset & 0xff) + type;
+    out.append(String.format(Locale.ROOT, ":%02X%04X%02X", data.length, offset, type));
+    for (byte each : data) {
+      out.append(String.format(Locale.ROOT, "%02X", each & 0xff));
+      sum += each;
+    }
+    out.append(String.format(Locale.ROOT, "%02X", -sum & 0xff)).append('\n');
+  }
+}

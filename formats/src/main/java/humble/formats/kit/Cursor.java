@@ -1,0 +1,280 @@
+package humble.formats.kit;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A place in a JSON tree that is read key by key; every wrong type becomes a finding and a harmless
+ * value, so that reading goes on and later places keep their numbers. Keys that nobody asked for
+ * are reported by {@link #noteUnread}.
+ */
+final class Cursor {
+  private static final double LARGEST = 1e15;
+
+  private final @Nullable JsonNode node;
+  private final String pointer;
+  private final Findings findings;
+  private final Set<String> asked = new HashSet<>();
+
+  Cursor(@Nullable JsonNode node, String pointer, Findings findings) {
+    this.node = node;
+    this.pointer = pointer;
+    this.findings = findings;
+    if (node != null && !node.isObject()) {
+      findings.error(pointer, "An object is expected here.");
+    }
+  }
+
+  String pointer() {
+    return pointer;
+  }
+
+  void error(String key, String text) {
+    findings.error(key.isEmpty() ? pointer : pointer + "/" + escape(key), text);
+  }
+
+  private Optional<JsonNode> at(String key) {
+    asked.add(key);
+    if (node == null || !node.isObject()) {
+      return Optional.empty();
+    }
+    JsonNode child = node.get(key);
+    return child == null || child.isNull() ? Optional.empty() : Optional.of(child);
+  }
+
+  boolean has(String key) {
+    return at(key).isPresent();
+  }
+
+  /** Marks keys as known although nothing here reads them yet. */
+  void known(String... keys) {
+    asked.addAll(List.of(keys));
+  }
+
+  String text(String key) {
+    return maybeText(key).orElse("");
+  }
+
+  Optional<String> maybeText(String key) {
+    return at(key)
+        .flatMap(child -> {
+          if (child.isString()) {
+            return Optional.of(child.stringValue());
+          }
+          error(key, "A text is expected here.");
+          return Optional.<String>empty();
+        });
+  }
+
+  String needText(String key) {
+    if (!has(key)) {
+      error(key, "'" + key + "' is missing.");
+    }
+    return text(key);
+  }
+
+  double number(String key, double otherwise) {
+    Double value = maybeNumber(key);
+    return value == null ? otherwise : value;
+  }
+
+  @Nullable Double maybeNumber(String key) {
+    JsonNode child = at(key).orElse(null);
+    if (child == null) {
+      return null;
+    }
+    if (child.isNumber()
+        && Double.isFinite(child.doubleValue())
+        && Math.abs(child.doubleValue()) <= LARGEST) {
+      return child.doubleValue();
+    }
+    error(key, "A number is expected here.");
+    return null;
+  }
+
+  double needNumber(String key) {
+    if (!has(key)) {
+      error(key, "'" + key + "' is missing.");
+    }
+    return number(key, 0);
+  }
+
+  /** Reads a number of at least {@code least}. */
+  double numberFrom(String key, double least, double otherwise) {
+    double value = number(key, otherwise);
+    if (value < least) {
+      error(
+          key,
+          "It must be at least "
+              + (least == Math.rint(least) ? Long.toString((long) least) : least)
+              + ".");
+      return otherwise;
+    }
+    return value;
+  }
+
+  int whole(String key, int otherwise) {
+    double value = number(key, otherwise);
+    if (value != Math.rint(value) || value < 0 || value > 1_000_000) {
+      error(key, "A whole number from 0 to 1000000 is expected here.");
+      return otherwise;
+    }
+    return (int) value;
+  }
+
+  boolean flag(String key, boolean otherwise) {
+    return at(key)
+        .map(child -> {
+          if (!child.isBoolean()) {
+            error(key, "true or false is expected here.");
+            return otherwise;
+          }
+          return child.booleanValue();
+        })
+        .orElse(otherwise);
+  }
+
+  /** Reads an address or size: a number, or a string such as {@code "0x7e00"}. */
+  @Nullable Long address(String key) {
+    JsonNode child = at(key).orElse(null);
+    if (child == null) {
+      return null;
+    }
+    try {
+      long value =
+          child.isString()
+              ? Long.decode(child.stringValue())
+              : child.isIntegralNumber() ? child.longValue() : -1;
+      if (value >= 0 && value <= 0xffff_ffffL) {
+        return value;
+      }
+    } catch (NumberFormatException e) {
+      // Falls through to the one sentence below: what was written is no address.
+    }
+    error(key, "An address from 0 to 0xffffffff is expected here.");
+    return null;
+  }
+
+  List<String> texts(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          if (!child.isString()) {
+            findings.error(where, "A text is expected here.");
+            return "";
+          }
+          return child.stringValue();
+        });
+  }
+
+  List<Double> numbers(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          if (!child.isNumber() || !Double.isFinite(child.doubleValue())) {
+            findings.error(where, "A number is expected here.");
+            return 0.0;
+          }
+          return child.doubleValue();
+        });
+  }
+
+  List<List<String>> textPairs(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          List<String> pair = new ArrayList<>();
+          if (child.isArray()) {
+            child.forEach(each -> pair.add(each.isString() ? each.stringValue() : ""));
+          }
+          if (pair.size() != 2 || pair.contains("")) {
+            findings.error(where, "Two texts are expected here.");
+            return List.of("", "");
+          }
+          return pair;
+        });
+  }
+
+  List<double[]> points(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          if (!child.isArray()
+              || child.size() != 2
+              || !child.get(0).isNumber()
+              || !child.get(1).isNumber()) {
+            findings.error(where, "A pair of numbers is expected here.");
+            return new double[2];
+          }
+          return new double[] {child.get(0).doubleValue(), child.get(1).doubleValue()};
+        });
+  }
+
+  private interface Element<T> {
+    T read(JsonNode child, String where);
+  }
+
+  private <T> List<T> elements(String key, Element<T> element) {
+    JsonNode child = at(key).orElse(null);
+    if (child == null) {
+      return List.of();
+    }
+    if (!child.isArray()) {
+      error(key, "A list is expected here.");
+      return List.of();
+    }
+    List<T> all = new ArrayList<>();
+    for (int i = 0; i < child.size(); i++) {
+      all.add(element.read(child.get(i), pointer + "/" + escape(key) + "/" + i));
+    }
+    return all;
+  }
+
+  <T> List<T> each(String key, Function<Cursor, T> read) {
+    return elements(
+        key,
+        (child, where) -> {
+          Cursor cursor = new Cursor(child, where, findings);
+          T value = read.apply(cursor);
+          cursor.noteUnread();
+          return value;
+        });
+  }
+
+  Optional<Cursor> child(String key) {
+    return at(key).map(child -> new Cursor(child, pointer + "/" + escape(key), findings));
+  }
+
+  /** Reads every key of this object with {@code read}. */
+  <T> Map<String, T> every(Function<String, T> read) {
+    Map<String, T> all = new LinkedHashMap<>();
+    if (node != null && node.isObject()) {
+      node.propertyNames().forEach(key -> all.put(key, read.apply(key)));
+    }
+    return all;
+  }
+
+  /** Notes each key that nobody asked for, once. */
+  void noteUnread() {
+    if (node != null && node.isObject()) {
+      for (String key : node.propertyNames()) {
+        if (!asked.contains(key)) {
+          findings.note(
+              pointer + "/" + escape(key), "The key '" + key + "' is not known here; it is kept.");
+        }
+      }
+    }
+  }
+
+  static String escape(String key) {
+    return key.replace("~", "~0").replace("/", "~1");
+  }
+}

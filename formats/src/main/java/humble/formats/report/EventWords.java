@@ -1,0 +1,50 @@
+package humble.formats.report;
+
+import humble.core.build.BuildEvent;
+import humble.core.units.Engineering;
+import humble.core.words.Words;
+import java.util.List;
+
+/** Puts an event into one short sentence. */
+public final class EventWords {
+  private EventWords() {}
+
+  /** Says {@code event} with the words of the report. */
+  public static String say(Words words, BuildEvent event) {
+    return switch (event) {
+      case BuildEvent.Began e -> words.say("event.began", e.name());
+      case BuildEvent.Counted e -> words.say("event.counted", e.item(), e.pieces());
+      case BuildEvent.Measured e ->
+          words.say("event.measured", e.line(), Engineering.reading(e.value(), "Ω"));
+      case BuildEvent.BandsRead e -> words.say("event.bands", e.line());
+      case BuildEvent.Chose e -> words.say("event.chose", e.option(), e.choice());
+      case BuildEvent.TookSchool e -> words.say("event.school", e.school());
+      case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());
+      case BuildEvent.MarkSeen e -> words.say("event.mark", e.mark(), e.step());
+      case BuildEvent.Acknowledged e -> words.say("event.acknowledged", e.at());
+      case BuildEvent.Fitted e ->
+          e.refs().isEmpty()
+              ? words.say("event.task", e.step())
+              : words.say("event.fitted", List.copyOf(e.refs()));
+      case BuildEvent.GateRead e ->
+          words.say("event.gate-read", e.gate(), Engineering.reading(e.value(), "V"));
+      case BuildEvent.GatePassed e -> words.say("event.gate-passed", e.gate());
+      case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
+      case BuildEvent.LightsSeen e ->
+          e.dark().isEmpty()
+              ? words.say("event.lights-all", e.peripheral())
+              : words.say("event.lights-dark", e.peripheral(), e.dark().stream().sorted().toList());
+      case BuildEvent.DisplaySet e ->
+          words.say(
+              "event.display",
+              e.peripheral(),
+              e.setting().pose().rotateDeg(),
+              e.setting().pose().mirror() ? 1 : 0);
+      case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
+      case BuildEvent.Closed e -> words.say("event.closed", e.step());
+      case BuildEvent.Noted e -> words.say("event.noted", e.text());
+      case BuildEvent.Wrong e -> words.say("event.wrong", e.at());
+      case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
+    };
+  }
+}

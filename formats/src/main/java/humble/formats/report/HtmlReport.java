@@ -1,0 +1,208 @@
+package humble.formats.report;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Kit;
+import humble.core.stock.Stocktake;
+import humble.core.units.Engineering;
+import humble.core.words.Words;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Writes the logbook of a build: evenings, readings, deviations, left-overs and every entry of the
+ * journal.
+ */
+public final class HtmlReport {
+  private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+
+  private final Kit kit;
+  private final Build build;
+  private final Words words;
+  private final ZoneId zone;
+  private final StringBuilder out = new StringBuilder();
+
+  private HtmlReport(Kit kit, Build build, Locale locale, ZoneId zone) {
+    this.kit = kit;
+    this.build = build;
+    this.words = Words.of("humble.formats.report.report", locale);
+    this.zone = zone;
+  }
+
+  /** Gives the page: no scripts, no outside files. */
+  public static String of(Kit kit, Build build, Locale locale, ZoneId zone) {
+    return new HtmlReport(kit, build, locale, zone).page(locale);
+  }
+
+  private String page(Locale locale) {
+    String name = build.began().map(BuildEvent.Began::name).orElse(kit.name());
+    out.append("<!DOCTYPE html>\n<html lang=\"")
+        .append(locale.toLanguageTag())
+        .append("\">\n<head><meta charset=\"utf-8\"><title>");
+    out.append(escape(name))
+        .append(
+            "</title>\n<style>body{font:16px/1.5 'B612',sans-serif;background:#f6efe3;color:#22303a;max-width:52em;");
+    out.append(
+        "margin:2em auto;padding:0 1em}h1,h2{line-height:1.2}table{border-collapse:collapse;width:100%}td,th{text-align:left;");
+    out.append(
+        "padding:.3em .8em .3em 0;border-bottom:1px solid #e5d3b3;vertical-align:top}.back{text-decoration:line-through;color:#6d6a61}");
+    out.append("td:first-child{white-space:nowrap}</style></head>\n<body>\n<h1>")
+        .append(escape(name))
+        .append("</h1>\n<p>");
+    out.append(escape(words.say("report.kit", kit.name(), kit.revision()))).append("</p>\n");
+    evenings();
+    readings();
+    deviations();
+    leftOver();
+    log();
+    return out.append("</body></html>\n").toString();
+  }
+
+  private void heading(String key) {
+    out.append("<h2>").append(escape(words.say(key))).append("</h2>\n");
+  }
+
+  private void row(String... cells) {
+    out.append("<tr>");
+    for (String cell : cells) {
+      out.append("<td>").append(escape(cell)).append("</td>");
+    }
+    out.append("</tr>\n");
+  }
+
+  private void evenings() {
+    heading("report.evenings");
+    Map<LocalDate, List<BuildEvent.Entry>> days = new LinkedHashMap<>();
+    build
+        .entries()
+        .forEach(e ->
+            days.computeIfAbsent(
+                    LocalDate.ofInstant(e.at(), zone), d -> new java.util.ArrayList<>())
+                .add(e));
+    out.append("<table>");
+    days.forEach((day, entries) -> {
+      Instant from = day.atStartOfDay(zone).toInstant();
+      Duration time =
+          build
+              .benchTime(from)
+              .minus(build.benchTime(day.plusDays(1).atStartOfDay(zone).toInstant()));
+      long joints =
+          entries.stream().map(BuildEvent.Entry::event).mapToLong(HtmlReport::joints).sum();
+      row(day.toString(), hours(time), words.say("report.joints", joints));
+    });
+    out.append("</table>\n");
+  }
+
+  private static long joints(BuildEvent event) {
+    return event instanceof BuildEvent.Fitted fitted ? fitted.joints() : 0;
+  }
+
+  private static String hours(Duration time) {
+    return String.format(Locale.ROOT, "%d:%02d h", time.toHours(), time.toMinutesPart());
+  }
+
+  private void readings() {
+    heading("report.readings");
+    out.append("<table>");
+    for (BuildEvent.Entry entry : build.inForce()) {
+      switch (entry.event()) {
+        case BuildEvent.Measured e ->
+            row(
+                e.line(),
+                Engineering.reading(e.value(), "Ω"),
+                words.say("report.verdict." + e.verdict()));
+        case BuildEvent.GateRead e ->
+            row(
+                e.gate(),
+                Engineering.reading(e.value(), "V"),
+                words.say("report.verdict." + e.verdict()) + practice(e.practice()));
+        case BuildEvent.Loaded e ->
+            row(
+                e.image(),
+                words.say("report.loaded", e.bytes()),
+                words.say(e.verified() ? "report.verified" : "report.not-verified")
+                    + practice(e.practice()));
+        default -> {}
+      }
+    }
+    out.append("</table>\n");
+  }
+
+  private String practice(boolean practice) {
+    return practice ? " " + words.say("report.practice") : "";
+  }
+
+  private void deviations() {
+    heading("report.deviations");
+    out.append("<table>");
+    int rows = 0;
+    for (BuildEvent.Entry entry : build.inForce()) {
+      switch (entry.event()) {
+        case BuildEvent.Wrong e -> row(words.say("report.wrong"), e.stage(), e.at());
+        case BuildEvent.Noted e -> row(words.say("report.note"), e.stage(), e.text());
+        case BuildEvent.Chose e -> row(words.say("report.chose"), e.option(), e.choice());
+        default -> rows--;
+      }
+      rows++;
+    }
+    out.append("</table>\n");
+    if (rows == 0) {
+      out.append("<p>").append(escape(words.say("report.none"))).append("</p>\n");
+    }
+  }
+
+  private void leftOver() {
+    heading("report.left-over");
+    out.append("<table>");
+    for (Stocktake.Item item : Stocktake.items(kit, build.choices())) {
+      Integer counted = build.counted().get(item.id());
+      if (counted != null && counted != item.needed()) {
+        row(
+            item.id(),
+            words.say(
+                counted > item.needed() ? "report.spare" : "report.short",
+                Math.abs(counted - item.needed())));
+      }
+    }
+    out.append("</table>\n");
+  }
+
+  private void log() {
+    heading("report.log");
+    Set<Long> gone = new HashSet<>();
+    build
+        .entries()
+        .forEach(e -> {
+          if (e.event() instanceof BuildEvent.TookBack back) {
+            gone.add(back.number());
+          }
+        });
+    out.append("<table>");
+    for (BuildEvent.Entry entry : build.entries()) {
+      out.append(gone.contains(entry.number()) ? "<tr class=\"back\"><td>" : "<tr><td>");
+      out.append(LocalDate.ofInstant(entry.at(), zone))
+          .append(' ')
+          .append(CLOCK.format(entry.at().atZone(zone)));
+      out.append("</td><td>")
+          .append(escape(EventWords.say(words, entry.event())))
+          .append("</td></tr>\n");
+    }
+    out.append("</table>\n");
+  }
+
+  private static String escape(String text) {
+    return text.replace("&", "&amp;")
+        .replace("<", "&lt;")
+        .replace(">", "&gt;")
+        .replace("\"", "&quot;");
+  }
+}

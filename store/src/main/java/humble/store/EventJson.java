@@ -1,0 +1,43 @@
+package humble.store;
+
+import humble.core.build.BuildEvent;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Build events to and from the text the journal keeps: the kind beside it is the name of the
+ * record.
+ */
+final class EventJson {
+  private static final JsonMapper JSON =
+      JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+
+  private EventJson() {}
+
+  static String kind(BuildEvent event) {
+    return event.getClass().getSimpleName();
+  }
+
+  static String body(BuildEvent event) {
+    return JSON.writeValueAsString(event);
+  }
+
+  /**
+   * Reads an event.
+   *
+   * @throws JournalDamage when the kind is unknown or the body does not fit it
+   */
+  static BuildEvent read(String kind, String body) {
+    for (Class<?> type : BuildEvent.class.getPermittedSubclasses()) {
+      if (type.getSimpleName().equals(kind)) {
+        try {
+          return (BuildEvent) JSON.readValue(body, type);
+        } catch (tools.jackson.core.JacksonException e) {
+          throw new JournalDamage(
+              "An event of kind " + kind + " cannot be read: " + e.getOriginalMessage(), e);
+        }
+      }
+    }
+    throw new JournalDamage("The journal holds an event of the unknown kind '" + kind + "'.", null);
+  }
+}

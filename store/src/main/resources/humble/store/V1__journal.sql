@@ -1,0 +1,7 @@
+CREATE TABLE event (
+  number INTEGER PRIMARY KEY,
+  build TEXT NOT NULL,
+  at_ms INTEGER NOT NULL,
+  kind TEXT NOT NULL,
+  body TEXT NOT NULL
+);
