@@ -32,6 +32,15 @@ public final class DcSolver {
 
   private static final double FLOATING_OHM = 50e6;
   private static final double LIT_A = 1e-4;
+
+  /**
+   * A point whose currents do not add up to this is no operating point, whatever the steps said.
+   */
+  private static final double RESIDUAL_A = 1e-6;
+
+  /** Plain Newton may not throw a node further than this in a step. */
+  private static final double PLAIN_STEP_V = 100;
+
   private static final double AMBIENT_C = 25;
 
   private final Parts parts;
@@ -65,8 +74,9 @@ public final class DcSolver {
             default -> run.softStart();
           };
       spent += run.steps;
-      if (solved) {
-        return new DcOutcome.Solved(run.result(), method, spent, run.worstSum());
+      double worst = solved ? run.worstSum() : Double.POSITIVE_INFINITY;
+      if (worst <= RESIDUAL_A) {
+        return new DcOutcome.Solved(run.result(), method, spent, worst);
       }
     }
     return new DcOutcome.Unsolved("No operating point was found in " + spent + " steps.", spent);
@@ -90,7 +100,7 @@ public final class DcSolver {
 
     /** Gives the number of steps when it settled, with {@code leakS} from every node to ground. */
     OptionalInt newton(double leakS) {
-      return newton(leakS, Double.POSITIVE_INFINITY);
+      return newton(leakS, PLAIN_STEP_V);
     }
 
     private OptionalInt newton(double leakS, double mostStepV) {

@@ -17,18 +17,10 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Plans the order of fitting.
- *
- * <p>Hard facts come from {@link Work}. Between them a beam search runs over the groups to fit, one
- * more in each round; orders that have fitted the same groups and ended on the same one are one
- * state, and only the best of them is kept, which is exact dynamic programming (Held and Karp 1962)
- * for as long as the beam drops nothing: then the plan says that it is optimal. What is not fitted
- * (choices, tasks, gates, insertions) goes in when nothing else can, choices and inspections first
- * of all.
+ * Plans the order of fitting: hard facts from {@link Work}, the order between them from {@link
+ * OrderSearch}, and for every step the fact or measure that binds it.
  */
 public final class Planner {
-  private static final int BEAM = 600;
-  private static final double TALLER_MM = 0.5;
 
   private final Parts parts;
   private final Kit kit;
@@ -57,7 +49,11 @@ public final class Planner {
       Parts parts, School school, Map<String, String> choices, double minutes, Set<String> lacking)
       throws NoPlan {
     Planner planner = new Planner(parts, school, choices, lacking);
-    return planner.finish(planner.search(), minutes);
+    OrderSearch.Outcome found = new OrderSearch(planner.work, school).run();
+    if (found.order().size() < planner.work.nodes().size()) {
+      throw new NoPlan(planner.circle(found.order()));
+    }
+    return planner.finish(found, minutes);
   }
 
   /**
@@ -86,135 +82,9 @@ public final class Planner {
     return out;
   }
 
-  private record State(
-      BitSet done, @Nullable Node last, Cost cost, @Nullable State before, int node) {}
-
-  private record Key(BitSet done, int last) {}
-
-  private record Found(State state, boolean exact) {}
-
-  private Found search() throws NoPlan {
-    List<State> beam = List.of(settle(new State(new BitSet(), null, Cost.NONE, null, -1)));
-    boolean exact = true;
-    while (true) {
-      Map<Key, State> next = new HashMap<>();
-      boolean ended = false;
-      for (State state : beam) {
-        boolean grew = false;
-        for (Node node : work.nodes()) {
-          if (node.isFit()
-              && !state.done().get(node.index())
-              && work.facts().ready(node.index(), state.done())) {
-            grew = true;
-            State more = settle(fit(state, node));
-            next.merge(
-                new Key(more.done(), node.index()),
-                more,
-                (a, b) -> order().compare(a, b) <= 0 ? a : b);
-          }
-        }
-        ended |= !grew;
-      }
-      if (ended) {
-        break;
-      }
-      List<State> sorted = new ArrayList<>(next.values());
-      sorted.sort(order());
-      exact &= sorted.size() <= BEAM;
-      beam = List.copyOf(sorted.subList(0, Math.min(BEAM, sorted.size())));
-    }
-    State best = beam.stream().min(order()).orElseThrow();
-    if (best.done().cardinality() < work.nodes().size()) {
-      throw new NoPlan(circle(best.done()));
-    }
-    return new Found(best, exact);
-  }
-
-  private Comparator<State> order() {
-    return Comparator.comparing((State s) -> s.cost().score(school), java.util.Arrays::compare)
-        .thenComparing(s -> sequence(s), java.util.Arrays::compare);
-  }
-
-  private static int[] sequence(State state) {
-    int[] nodes = new int[state.done().cardinality()];
-    int at = nodes.length;
-    for (State s = state; s != null && s.node() >= 0; s = s.before()) {
-      nodes[--at] = s.node();
-    }
-    return nodes;
-  }
-
-  /**
-   * Books what the node costs against everything still to come, so that the beam sees a debt when
-   * it is made.
-   */
-  private State fit(State state, Node node) {
-    Node last = state.last();
-    Cost before = state.cost();
-    int inversions = 0;
-    int jointsAfter = 0;
-    for (Node other : work.nodes()) {
-      if (!state.done().get(other.index()) && other.isFit() && other.index() != node.index()) {
-        boolean above = node.droppedIn() && other.droppedIn() && other.side() == node.side();
-        inversions += above && node.heightMm() > other.heightMm() + TALLER_MM ? 1 : 0;
-        jointsAfter += other.joints();
-      }
-    }
-    Cost cost =
-        new Cost(
-            before.turns() + (last != null && last.side() != node.side() ? 1 : 0),
-            before.toolChanges() + (last != null && last.lead() != node.lead() ? 1 : 0),
-            before.changes() + (last != null && last.kind() != node.kind() ? 1 : 0),
-            before.inversions() + inversions,
-            before.exposure() + (node.fragile() ? jointsAfter : 0));
-    return new State(with(state.done(), node.index()), node, cost, state, node.index());
-  }
-
-  /**
-   * Takes in what is not fitted: choices and inspections at once, the rest when no fit is open any
-   * more.
-   */
-  private State settle(State start) {
-    State state = start;
-    while (true) {
-      Node next = null;
-      boolean fitOpen = false;
-      for (Node node : work.nodes()) {
-        if (state.done().get(node.index()) || !work.facts().ready(node.index(), state.done())) {
-          continue;
-        }
-        if (node.isFit()) {
-          fitOpen = true;
-        } else if (next == null || rank(node) < rank(next)) {
-          next = node;
-        }
-      }
-      if (next == null || (fitOpen && rank(next) > 0)) {
-        return state;
-      }
-      state =
-          new State(
-              with(state.done(), next.index()), state.last(), state.cost(), state, next.index());
-    }
-  }
-
-  private int rank(Node node) {
-    return switch (node.act()) {
-      case CHOOSE -> 0;
-      case TASK -> work.facts().before(node.index()).isEmpty() ? 0 : 2;
-      case GATE -> 1;
-      case INSERT -> 3;
-      case FIT, TURN -> 4;
-    };
-  }
-
-  private static BitSet with(BitSet done, int index) {
-    BitSet more = (BitSet) done.clone();
-    more.set(index);
-    return more;
-  }
-
-  private List<Phrase> circle(BitSet done) {
+  private List<Phrase> circle(List<Node> order) {
+    BitSet done = new BitSet();
+    order.forEach(node -> done.set(node.index()));
     Set<Phrase> facts = new HashSet<>();
     for (Node node : work.nodes()) {
       if (!done.get(node.index())) {
@@ -230,24 +100,14 @@ public final class Planner {
     return facts.stream().sorted(Comparator.comparing(Phrase::toString)).toList();
   }
 
-  private Plan finish(Found found, double minutes) {
+  private Plan finish(OrderSearch.Outcome found, double minutes) {
     List<Step> steps = new ArrayList<>();
     Node lastFit = null;
-    int[] order = sequence(found.state());
+    int[] order = found.order().stream().mapToInt(Node::index).toArray();
     for (int i = 0; i < order.length; i++) {
       Node node = work.nodes().get(order[i]);
       if (node.isFit() && lastFit != null && lastFit.side() != node.side()) {
-        steps.add(
-            new Step(
-                steps.size() + 1,
-                Step.Act.TURN,
-                List.of(),
-                "turn:" + (steps.size() + 1),
-                node.side(),
-                0,
-                Minutes.TURN,
-                0,
-                List.of(Phrase.of("route.turn", node.refs().getFirst()))));
+        steps.add(turn(steps.size() + 1, node));
       }
       steps.add(
           new Step(
@@ -265,11 +125,25 @@ public final class Planner {
     return new Plan(
         school,
         steps,
-        found.state().cost(),
+        found.cost(),
         found.exact(),
         sessions(steps, minutes),
         blocked,
         violations());
+  }
+
+  private static Step turn(int n, Node node) {
+    Phrase because = Phrase.of("route.turn", node.refs().getFirst());
+    return new Step(
+        n,
+        Step.Act.TURN,
+        List.of(),
+        "turn:" + n,
+        node.side(),
+        0,
+        Minutes.TURN,
+        0,
+        List.of(because));
   }
 
   /**
@@ -313,13 +187,13 @@ public final class Planner {
     if (node.lead() == LeadClass.SMD) {
       return Phrase.of("route.smd", node.refs().getFirst());
     }
-    if (lastFit == null || lastFit.heightMm() > node.heightMm() + TALLER_MM) {
+    if (lastFit == null || lastFit.heightMm() > node.heightMm() + OrderSearch.TALLER_MM) {
       return Phrase.of("route.lowest", node.heightMm());
     }
     if (next == null) {
       return Phrase.of("route.tallest", node.heightMm());
     }
-    if (Math.abs(lastFit.heightMm() - node.heightMm()) <= TALLER_MM) {
+    if (Math.abs(lastFit.heightMm() - node.heightMm()) <= OrderSearch.TALLER_MM) {
       return Phrase.of(
           lastFit.lead() == node.lead() ? "route.same-tool" : "route.same-height", node.heightMm());
     }

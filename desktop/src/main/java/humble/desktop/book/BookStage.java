@@ -1,0 +1,140 @@
+package humble.desktop.book;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import humble.formats.WholeFile;
+import humble.formats.report.EventWords;
+import humble.formats.report.HtmlReport;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/** The log that wrote itself: evenings as lanes, and the report. */
+public final class BookStage implements Stage {
+  private final OpenBuild open;
+  private final Desk desk;
+  private final Words words;
+  private final Words reportWords = Words.of("humble.formats.report.report", Locale.getDefault());
+  private final Path home;
+  private String answer = "";
+  private boolean written;
+
+  /** Makes the stage; reports go into the folder of the bench. */
+  public BookStage(OpenBuild open, Desk desk, Path home) {
+    this.open = open;
+    this.desk = desk;
+    this.words = desk.words();
+    this.home = home;
+  }
+
+  @Override
+  public Card card() {
+    Build build = open.build();
+    Duration time = build.benchTime(Instant.EPOCH);
+    boolean closed = build.closed().contains("closed");
+    Card.Maker card =
+        new Card.Maker(words.say("book.kicker"), words.say(closed ? "book.done" : "book.so-far"));
+    card.how(
+        words.say(
+            "book.time",
+            time.toHours(),
+            String.format(Locale.ROOT, "%02d", time.toMinutesPart()),
+            build.entries().size()));
+    int joints =
+        build.inForce().stream()
+            .mapToInt(e -> e.event() instanceof BuildEvent.Fitted f ? f.joints() : 0)
+            .sum();
+    long wrongs =
+        build.inForce().stream().filter(e -> e.event() instanceof BuildEvent.Wrong).count();
+    long backs =
+        build.entries().stream().filter(e -> e.event() instanceof BuildEvent.TookBack).count();
+    card.row(Standing.DONE, words.say("book.joints", joints));
+    card.row(Standing.DONE, words.say("book.parts", build.fittedRefs().size()));
+    card.row(wrongs == 0 ? Standing.DONE : Standing.TO_DO, words.say("book.wrong", wrongs));
+    card.row(Standing.DONE, words.say("book.backs", backs));
+    if (!answer.isEmpty()) {
+      card.verdict(written, answer);
+    }
+    card.hint(
+        "−",
+        words.say("key.take-back"),
+        () -> {
+          open.takeBack();
+          desk.go(StageId.BOOK);
+        });
+    card.hint("*", words.say("key.note"), desk::note);
+    return card.go(words.say("book.go"));
+  }
+
+  @Override
+  public void enter(String typed) {
+    Path file = home.resolve("reports").resolve(open.build().id() + ".html");
+    String page =
+        HtmlReport.of(open.kit(), open.build(), Locale.getDefault(), ZoneId.systemDefault());
+    try {
+      WholeFile.write(file, page.getBytes(StandardCharsets.UTF_8));
+      written = true;
+      answer = words.say("book.written", file);
+    } catch (IOException e) {
+      written = false;
+      answer = words.say("book.not-written", file, String.valueOf(e.getMessage()));
+    }
+  }
+
+  @Override
+  public Mat mat() {
+    List<LanesMat.Mark> marks = new ArrayList<>();
+    for (BuildEvent.Entry entry : open.build().inForce()) {
+      StageId stage = stage(entry.event());
+      if (stage != null) {
+        marks.add(
+            new LanesMat.Mark(
+                entry.at(),
+                stage,
+                EventWords.say(reportWords, entry.event()),
+                entry.event() instanceof BuildEvent.Wrong));
+      }
+    }
+    return new LanesMat(words.say("book.mat"), marks, ZoneId.systemDefault(), words);
+  }
+
+  private static @Nullable StageId stage(BuildEvent event) {
+    return switch (event) {
+      case BuildEvent.Counted e -> StageId.UNPACK;
+      case BuildEvent.Measured e -> StageId.SORT;
+      case BuildEvent.BandsRead e -> StageId.SORT;
+      case BuildEvent.TookSchool e -> StageId.PLAN;
+      case BuildEvent.Fitted e -> StageId.FIT;
+      case BuildEvent.Chose e -> StageId.FIT;
+      case BuildEvent.GateRead e -> StageId.POWER;
+      case BuildEvent.GatePassed e -> StageId.POWER;
+      case BuildEvent.Loaded e -> StageId.LOAD;
+      case BuildEvent.LightsSeen e -> StageId.WAKE;
+      case BuildEvent.DisplaySet e -> StageId.WAKE;
+      case BuildEvent.Woke e -> StageId.WAKE;
+      case BuildEvent.Closed e -> StageId.CLOSE;
+      case BuildEvent.Began e -> null;
+      case BuildEvent.Turned e -> null;
+      case BuildEvent.MarkSeen e -> null;
+      case BuildEvent.Acknowledged e -> null;
+      case BuildEvent.Noted e -> StageId.BOOK;
+      case BuildEvent.Wrong e -> StageId.BOOK;
+      case BuildEvent.TookBack e -> null;
+    };
+  }
+}

@@ -1,0 +1,5 @@
+/** The log. */
+@NullMarked
+package humble.desktop.book;
+
+import org.jspecify.annotations.NullMarked;

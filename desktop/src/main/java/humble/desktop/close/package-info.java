@@ -1,0 +1,5 @@
+/** The case. */
+@NullMarked
+package humble.desktop.close;
+
+import org.jspecify.annotations.NullMarked;

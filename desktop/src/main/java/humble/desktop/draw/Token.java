@@ -1,0 +1,31 @@
+package humble.desktop.draw;
+
+import java.util.Locale;
+
+/** The colours of a theme, named after materials. */
+public enum Token {
+  PAPER,
+  MAT,
+  CARD,
+  FIELD,
+  INK,
+  INK_SOFT,
+  LINE,
+  COPPER,
+  COPPER_PALE,
+  TIN,
+  MASK,
+  MASK_PALE,
+  BOARD,
+  ON_BOARD,
+  ON_MASK,
+  FLUX,
+  FLUX_PALE,
+  ALARM,
+  ALARM_PALE;
+
+  /** Gives the name in the style sheet, such as {@code -hc-ink-soft}. */
+  public String css() {
+    return "-hc-" + name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+}

@@ -1,0 +1,234 @@
+package humble.desktop.fit;
+
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.Place;
+import humble.core.kit.PointMm;
+import humble.core.orient.BoardView;
+import humble.core.orient.Pin1;
+import humble.core.words.Words;
+import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Mat;
+import humble.desktop.draw.PartIcon;
+import humble.desktop.draw.Pen;
+import humble.desktop.draw.Token;
+import humble.desktop.stage.LineNames;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The board as it lies, the parts of this step lit, pin 1 and the landmark drawn; the part's own
+ * marks in the inset.
+ */
+record FitMat(
+    Parts parts,
+    BoardView view,
+    Set<String> fitted,
+    Set<String> lit,
+    Set<String> leftOut,
+    Optional<Part> focus,
+    Optional<Pin1> pin1,
+    String landmark,
+    String side,
+    Words words)
+    implements Mat {
+
+  @Override
+  public void paint(Pen pen, double w, double h) {
+    pen.text(side, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
+    double inset = focus.isPresent() ? 112 : 20;
+    BoardPicture board = new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset);
+    board.paint(pen, fitted, lit, leftOut);
+    pin1.ifPresent(p -> way(pen, board, p));
+    labels(pen, board);
+    focus.ifPresent(part -> inset(pen, part, 20, h - inset, w - 40, inset - 16));
+  }
+
+  private void way(Pen pen, BoardPicture board, Pin1 pin) {
+    double[] from = board.seenPx(pin.pin1());
+    double[] to = board.seenPx(pin.landmark().at());
+    pen.dashed(from[0], from[1], to[0], to[1], Token.FLUX, 2.5);
+    pen.disc(from[0], from[1], Math.max(6, board.scale() * 1.5), null, Token.FLUX, 3);
+    String first =
+        focus
+            .map(part ->
+                words.say(
+                    "fit.pin."
+                        + (part.line().kind().isDiode()
+                            ? "k"
+                            : part.line().kind().hasPlus() ? "plus" : "1")))
+            .orElse("1");
+    double dx = to[0] - from[0];
+    double dy = to[1] - from[1];
+    double length = Math.max(1, Math.hypot(dx, dy));
+    pen.tag(
+        first,
+        from[0] - dx / length * 30,
+        from[1] - dy / length * 30,
+        16,
+        Token.INK,
+        Token.FLUX_PALE,
+        Pen.Hang.MIDDLE);
+  }
+
+  private void labels(Pen pen, BoardPicture board) {
+    for (String ref : lit) {
+      parts
+          .part(ref)
+          .flatMap(Part::placed)
+          .ifPresent(place -> {
+            if (lit.size() <= 8 || focus.map(f -> f.ref().equals(ref)).orElse(false)) {
+              label(pen, board, place);
+            }
+          });
+    }
+  }
+
+  private void label(Pen pen, BoardPicture board, Place place) {
+    double[] at = board.px(place.at());
+    double reach =
+        parts.get(place.ref()).pack().pins().stream()
+            .map(pin -> board.px(place.onBoard(pin.at())))
+            .mapToDouble(px -> at[1] - px[1])
+            .max()
+            .orElse(0);
+    boolean tall =
+        parts.get(place.ref()).line().kind() == PartKind.DISPLAY
+            || parts.get(place.ref()).pack().isDualInLine();
+    double lift = tall ? 0 : Math.max(reach, 2.2 * board.scale()) + 16;
+    pen.tag(place.ref(), at[0], at[1] - lift, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
+  }
+
+  private void inset(Pen pen, Part part, double x, double y, double w, double h) {
+    pen.box(x, y, w, h, 8, Token.CARD, Token.LINE);
+    double half = w * 0.5;
+    pen.line(x + half, y + 12, x + half, y + h - 12, Token.LINE, 1.5);
+    pen.text(words.say("fit.on-part"), x + 18, y + 20, 14, Token.INK_SOFT, Pen.Hang.LEFT);
+    boolean banded = part.line().kind() == PartKind.RESISTOR;
+    if (banded) {
+      pen.line(x + 24, y + h * 0.52, x + 160, y + h * 0.52, Token.INK, 2);
+      PartIcon.resistor(
+          pen,
+          PartIcon.bands(part.line()).orElse(java.util.List.of()),
+          x + 92,
+          y + h * 0.52,
+          104,
+          26,
+          true);
+    } else {
+      PartIcon.draw(pen, part.line(), x + 70, y + h * 0.6, 78);
+    }
+    double textX = x + (banded ? 184 : 136);
+    pen.bold(
+        Pen.fitted(LineNames.single(words, part.line()), 16, half - textX + x - 8),
+        textX,
+        y + h * 0.42,
+        16,
+        Token.INK,
+        Pen.Hang.LEFT);
+    String mark =
+        part.line().polarityMarks().stream()
+            .map(this::markName)
+            .reduce((a, b) -> a + ", " + b)
+            .orElse(words.say("fit.no-mark"));
+    pen.text(
+        Pen.fitted(
+            part.line().marking().isEmpty() ? mark : part.line().marking() + " · " + mark,
+            15,
+            half - textX + x - 8),
+        textX,
+        y + h * 0.7,
+        15,
+        Token.INK,
+        Pen.Hang.LEFT);
+    pen.text(words.say("fit.on-board"), x + half + 18, y + 20, 14, Token.INK_SOFT, Pen.Hang.LEFT);
+    pads(pen, part, x + half + 60, y + h * 0.58, h * 0.34);
+    String where = part.placed().map(this::boardMarks).orElse("");
+    pen.bold(
+        Pen.fitted(
+            landmark.isEmpty()
+                ? words.say("fit.any")
+                : words.say("fit.pin." + pinKey(part)) + " " + landmark,
+            16,
+            half - 138),
+        x + half + 130,
+        y + h * 0.42,
+        16,
+        Token.INK,
+        Pen.Hang.LEFT);
+    pen.text(
+        Pen.fitted(where, 15, half - 138),
+        x + half + 130,
+        y + h * 0.7,
+        15,
+        Token.INK,
+        Pen.Hang.LEFT);
+  }
+
+  private static String pinKey(Part part) {
+    return part.line().kind().isDiode() ? "k" : part.line().kind().hasPlus() ? "plus" : "1";
+  }
+
+  private String markName(String mark) {
+    return words.knows("mark." + mark) ? words.say("mark." + mark) : mark;
+  }
+
+  private String boardMarks(Place place) {
+    return place.marks().stream()
+        .map(mark -> {
+          int colon = mark.indexOf(':');
+          String shape = markName(colon < 0 ? mark : mark.substring(0, colon));
+          return colon < 0
+              ? shape
+              : shape
+                  + " = "
+                  + words.say(
+                      "pin."
+                          + (words.knows("pin." + mark.substring(colon + 1))
+                              ? mark.substring(colon + 1)
+                              : "1"));
+        })
+        .reduce((a, b) -> a + ", " + b)
+        .orElse(words.say("fit.no-board-mark"));
+  }
+
+  /** The pads of the part alone, as they lie in this view. */
+  private void pads(Pen pen, Part part, double x, double y, double size) {
+    Place place = part.placed().orElse(null);
+    if (place == null) {
+      return;
+    }
+    PointMm middle = view.seen(place.at());
+    double reach =
+        part.pack().pins().stream()
+            .mapToDouble(pin -> Math.hypot(pin.at().xMm(), pin.at().yMm()))
+            .max()
+            .orElse(1);
+    double scale = size / Math.max(reach, 1.6);
+    part.pack()
+        .pins()
+        .forEach(pin -> {
+          PointMm at = view.seen(place.onBoard(pin.at())).minus(middle);
+          double px = x + at.xMm() * scale;
+          double py = y - at.yMm() * scale;
+          double radius = part.pack().pins().size() > 10 ? 3 : 8;
+          boolean square =
+              pin.number().equals("1")
+                      && place.marks().stream().anyMatch(m -> m.startsWith("square-pad"))
+                          != place.marks().stream().anyMatch(m -> m.equals("square-pad:a"))
+                  || pin.number().equals("2") && place.marks().contains("square-pad:a");
+          if (square) {
+            pen.box(
+                px - radius, py - radius, 2 * radius, 2 * radius, 1, Token.COPPER_PALE, Token.INK);
+          } else {
+            pen.disc(px, py, radius, Token.COPPER_PALE, Token.INK, 1.5);
+          }
+        });
+  }
+
+  @Override
+  public String spoken() {
+    return side + " " + focus.map(part -> part.ref() + " " + landmark).orElse("");
+  }
+}

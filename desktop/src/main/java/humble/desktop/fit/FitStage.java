@@ -1,0 +1,416 @@
+package humble.desktop.fit;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Board;
+import humble.core.kit.Caution;
+import humble.core.kit.Choices;
+import humble.core.kit.KitOption;
+import humble.core.kit.LeadClass;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.Place;
+import humble.core.kit.Side;
+import humble.core.kit.Task;
+import humble.core.orient.BoardView;
+import humble.core.orient.Harm;
+import humble.core.orient.Pin1;
+import humble.core.route.Plan;
+import humble.core.route.Step;
+import humble.core.words.Phrase;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.LineNames;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Fits part by part, in the order of the plan: which way round, how to hold it, what to look at.
+ */
+public final class FitStage implements Stage {
+  private static final int MARKS_NEEDED = 2;
+
+  private final OpenBuild open;
+  private final Desk desk;
+  private final Words words;
+  private int focus;
+  private int choice;
+
+  /** Makes the stage. */
+  public FitStage(OpenBuild open, Desk desk) {
+    this.open = open;
+    this.desk = desk;
+    this.words = desk.words();
+  }
+
+  private Optional<Step> current() {
+    return open.plan()
+        .flatMap(plan ->
+            plan.steps().stream()
+                .filter(step -> !Progress.stepDone(open.build(), step))
+                .findFirst());
+  }
+
+  private BoardView view() {
+    Board board = open.kit().boards().getFirst();
+    return open.build()
+        .view(board.id())
+        .map(turned ->
+            new BoardView(board, Side.named(turned.side()).orElse(Side.TOP), turned.turnDeg()))
+        .orElseGet(() -> new BoardView(board, Side.TOP, 0));
+  }
+
+  @Override
+  public Card card() {
+    Plan plan = open.plan().orElse(null);
+    if (plan == null) {
+      return new Card.Maker(words.say("fit.kicker.plain"), words.say("plan.planning"))
+          .notYet(words.say("plan.wait"));
+    }
+    Step step = current().orElse(null);
+    if (step == null) {
+      return finish(
+              new Card.Maker(words.say("fit.kicker.plain"), words.say("fit.all-done"))
+                  .how(words.say("fit.all-done.how")))
+          .go(words.say("fit.to-load"));
+    }
+    Card.Maker card =
+        new Card.Maker(
+            words.say(
+                "fit.kicker",
+                step.n(),
+                plan.steps().size(),
+                words.say("plan." + plan.school().text())),
+            title(step));
+    return switch (step.act()) {
+      case FIT, INSERT -> part(card, step);
+      case GATE -> finish(card.how(words.say("fit.gate.how"))).go(words.say("fit.to-power"));
+      case TASK -> task(card, step);
+      case TURN -> finish(card.how(words.say("fit.turn.how"))).go(words.say("fit.turned"));
+      case CHOOSE -> choose(card, step);
+    };
+  }
+
+  private String title(Step step) {
+    return switch (step.act()) {
+      case FIT, INSERT -> {
+        Part part = open.parts().get(step.refs().getFirst());
+        String refs =
+            step.refs().size() > 3
+                ? step.refs().getFirst() + "–" + step.refs().getLast()
+                : String.join(", ", step.refs());
+        yield words.say(
+            step.act() == Step.Act.FIT ? "fit.title" : "fit.insert",
+            refs,
+            LineNames.single(words, part.line()));
+      }
+      case GATE -> open.kit().gate(step.id()).map(gate -> gate.title()).orElse(step.id());
+      case TASK -> words.say("fit.task");
+      case TURN -> words.say("fit.turn");
+      case CHOOSE -> option(step).map(KitOption::question).orElse(step.id());
+    };
+  }
+
+  private Optional<KitOption> option(Step step) {
+    return open.kit().options().stream()
+        .filter(option -> option.id().equals(step.id()))
+        .findFirst();
+  }
+
+  private Card task(Card.Maker card, Step step) {
+    open.kit().task(step.id()).map(Task::title).ifPresent(card::how);
+    caution(card, step);
+    why(card, step);
+    return finish(card).go(words.say("fit.task.go"));
+  }
+
+  private Card choose(Card.Maker card, Step step) {
+    KitOption option = option(step).orElseThrow();
+    List<KitOption.Choice> choices = option.choices();
+    for (int i = 0; i < choices.size(); i++) {
+      int number = i;
+      card.row(
+          i == choice ? Standing.NOW : Standing.TO_DO,
+          words.say("fit.choice", i + 1, choices.get(i).label()));
+      card.hint(
+          Integer.toString(i + 1),
+          choices.get(i).id(),
+          () -> {
+            choice = number;
+            desk.refresh();
+          });
+    }
+    card.why(desk.coreWords().say(step.because().getFirst()));
+    return finish(card)
+        .go(words.say("fit.take", choices.get(Math.min(choice, choices.size() - 1)).label()));
+  }
+
+  private Card part(Card.Maker card, Step step) {
+    Part part = open.parts().get(step.refs().getFirst());
+    Place place = part.placed().orElseThrow();
+    orientation(part).forEach(card::how);
+    card.how(mount(part, place));
+    if (place.rowHoles() > 0) {
+      card.how(words.say("fit.row", place.rowFrom(), place.rowHoles()));
+    }
+    if (!place.leaveEmpty().isEmpty()) {
+      card.how(words.say("fit.empty", place.leaveEmpty()));
+    }
+    caution(card, step);
+    List<String> marks = marks(part);
+    Set<String> seen = open.build().marksSeen(step.id());
+    Harm harm = Harm.ifReversed(part);
+    if (harm.needsTwoMarks()) {
+      card.row(Standing.NOW, words.say("fit.two-marks"));
+      for (int i = 0; i < marks.size(); i++) {
+        card.row(
+            seen.contains(marks.get(i)) ? Standing.DONE : Standing.TO_DO,
+            words.say("fit.choice", i + 1, markText(part, marks.get(i))));
+      }
+    }
+    if (step.joints() > 0) {
+      card.why(words.say("fit.joints", step.joints()));
+    }
+    why(card, step);
+    boolean enough = !harm.needsTwoMarks() || seen.size() >= Math.min(MARKS_NEEDED, marks.size());
+    finish(card);
+    if (step.refs().size() > 1) {
+      card.hint(
+          "+",
+          words.say("fit.next-place"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
+    }
+    String go = words.say(step.act() == Step.Act.INSERT ? "fit.inserted" : "fit.go");
+    return enough
+        ? card.go(go)
+        : card.notYet(
+            words.say("fit.look-first", Math.min(MARKS_NEEDED, marks.size()) - seen.size()));
+  }
+
+  /** Says which way round, relative to the board as it lies. */
+  private List<String> orientation(Part part) {
+    List<String> lines = new ArrayList<>();
+    if (!part.line().kind().isOriented()) {
+      lines.add(words.say("fit.either-way"));
+      return lines;
+    }
+    String ref =
+        step(part).map(s -> s.refs().get(Math.min(focus, s.refs().size() - 1))).orElse(part.ref());
+    Pin1.of(open.parts(), ref, view())
+        .ifPresent(pin1 -> {
+          String way = desk.coreWords().say(pin1.landmark().phrase());
+          PartKind kind = part.line().kind();
+          String key =
+              kind.isDiode()
+                  ? (kind == PartKind.LED ? "fit.way.led" : "fit.way.diode")
+                  : kind == PartKind.CAPACITOR_POLARISED
+                      ? "fit.way.capacitor"
+                      : kind.hasPlus()
+                          ? "fit.way.plus"
+                          : part.pack().isDualInLine() ? "fit.way.notch" : "fit.way.pin1";
+          lines.add(words.say(key, ref, way));
+        });
+    if (part.pack().id().equals("half-round-3")) {
+      lines.add(words.say("fit.way.flat"));
+    }
+    return lines;
+  }
+
+  private Optional<Step> step(Part part) {
+    return current().filter(step -> step.refs().contains(part.ref()));
+  }
+
+  private String mount(Part part, Place place) {
+    return switch (place.mount()) {
+      case FLUSH ->
+          words.say(
+              part.line().kind() == PartKind.RESISTOR || part.pack().lead() == LeadClass.THIN
+                  ? "fit.mount.flush-bend"
+                  : "fit.mount.flush");
+      case RAISED, PROUD -> words.say("fit.mount.raised", place.standoffMm());
+      case UPRIGHT -> words.say("fit.mount.upright");
+      case LYING -> words.say("fit.mount.lying");
+      case SOCKETED -> words.say("fit.mount.socketed");
+      case FAR_SIDE -> words.say("fit.mount.far");
+    };
+  }
+
+  /**
+   * The marks on the part, those on the board, and the landmark: each a different thing to look at.
+   */
+  private List<String> marks(Part part) {
+    List<String> marks = new ArrayList<>(part.line().polarityMarks());
+    part.placed()
+        .ifPresent(place ->
+            place
+                .marks()
+                .forEach(mark -> {
+                  if (!marks.contains("board:" + mark)) {
+                    marks.add("board:" + mark);
+                  }
+                }));
+    marks.add("landmark");
+    return marks;
+  }
+
+  private String markText(Part part, String mark) {
+    if (mark.equals("landmark")) {
+      String way =
+          Pin1.of(open.parts(), part.ref(), view())
+              .map(p -> desk.coreWords().say(p.landmark().phrase()))
+              .orElse("");
+      return words.say("mark.landmark", way);
+    }
+    boolean onBoard = mark.startsWith("board:");
+    String plain = onBoard ? mark.substring(6) : mark;
+    int colon = plain.indexOf(':');
+    String shape = colon < 0 ? plain : plain.substring(0, colon);
+    String key = "mark." + shape;
+    String name = words.knows(key) ? words.say(key) : shape;
+    return words.say(onBoard ? "mark.on-board" : "mark.on-part", name);
+  }
+
+  private void caution(Card.Maker card, Step step) {
+    for (Caution caution : open.kit().cautions()) {
+      if (step.refs().contains(caution.at()) || step.id().equals(caution.at())) {
+        card.caution(caution.level() != Caution.Level.CARE, caution.text());
+        return;
+      }
+    }
+    if (!step.refs().isEmpty()) {
+      Part part = open.parts().get(step.refs().getFirst());
+      Harm harm = Harm.ifReversed(part);
+      if (harm.needsTwoMarks()) {
+        card.caution(
+            harm == Harm.DANGER,
+            words.say("fit.harm." + harm.name().toLowerCase(java.util.Locale.ROOT)));
+      }
+    }
+  }
+
+  private void why(Card.Maker card, Step step) {
+    for (Phrase phrase :
+        step.because().subList(Math.max(0, step.because().size() - 2), step.because().size())) {
+      card.why(desk.coreWords().say(phrase));
+    }
+  }
+
+  private Card.Maker finish(Card.Maker card) {
+    card.hint(
+        "−",
+        words.say("key.take-back"),
+        () -> {
+          open.takeBack();
+          desk.go(StageId.FIT);
+        });
+    card.hint("*", words.say("key.note"), () -> desk.note());
+    card.hint(
+        "T",
+        words.say("fit.key.turn"),
+        () -> {
+          letter('T');
+          desk.refresh();
+        });
+    card.hint(
+        "F",
+        words.say("fit.key.flip"),
+        () -> {
+          letter('F');
+          desk.refresh();
+        });
+    return card;
+  }
+
+  @Override
+  public void digit(int digit) {
+    Step step = current().orElse(null);
+    if (step == null || digit == 0) {
+      return;
+    }
+    if (step.act() == Step.Act.CHOOSE) {
+      int most = option(step).map(o -> o.choices().size()).orElse(1);
+      choice = Math.min(digit, most) - 1;
+    } else if (!step.refs().isEmpty()) {
+      Part part = open.parts().get(step.refs().getFirst());
+      List<String> marks = marks(part);
+      boolean asked = Harm.ifReversed(part).needsTwoMarks() && digit <= marks.size();
+      if (asked && !open.build().marksSeen(step.id()).contains(marks.get(digit - 1))) {
+        open.act(new BuildEvent.MarkSeen(step.id(), marks.get(digit - 1)));
+      }
+    }
+  }
+
+  @Override
+  public void plus() {
+    focus =
+        current()
+            .map(step -> step.refs().isEmpty() ? 0 : (focus + 1) % step.refs().size())
+            .orElse(0);
+  }
+
+  @Override
+  public void letter(char letter) {
+    BoardView next = letter == 'T' ? view().turned() : letter == 'F' ? view().flipped() : null;
+    if (next != null) {
+      open.act(new BuildEvent.Turned(next.board().id(), next.side().text(), next.turnDeg()));
+    }
+  }
+
+  @Override
+  public void enter(String typed) {
+    Step step = current().orElse(null);
+    if (step == null) {
+      desk.go(Progress.current(open) == StageId.FIT ? StageId.LOAD : Progress.current(open));
+      return;
+    }
+    switch (step.act()) {
+      case GATE -> desk.go(StageId.POWER);
+      case CHOOSE ->
+          option(step)
+              .ifPresent(option ->
+                  open.act(new BuildEvent.Chose(option.id(), option.choices().get(choice).id())));
+      case FIT, INSERT, TASK, TURN ->
+          open.act(new BuildEvent.Fitted(step.id(), step.refs(), step.joints()));
+    }
+    focus = 0;
+    choice = 0;
+  }
+
+  @Override
+  public Mat mat() {
+    Parts parts = open.parts();
+    Step step = current().orElse(null);
+    List<String> refs = step == null ? List.of() : step.refs();
+    Optional<Part> focused =
+        refs.isEmpty() ? Optional.empty() : parts.part(refs.get(Math.min(focus, refs.size() - 1)));
+    BoardView view = view();
+    Optional<Pin1> pin1 =
+        focused
+            .filter(p -> p.line().kind().isOriented())
+            .flatMap(p -> Pin1.of(parts, p.ref(), view));
+    String side = words.say(view.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom");
+    return new FitMat(
+        parts,
+        view,
+        open.build().fittedRefs(),
+        Set.copyOf(refs),
+        Choices.leftOut(open.kit(), open.build().choices()),
+        focused,
+        pin1,
+        pin1.map(p -> desk.coreWords().say(p.landmark().phrase())).orElse(""),
+        side,
+        words);
+  }
+}

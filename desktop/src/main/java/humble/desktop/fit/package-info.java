@@ -1,0 +1,5 @@
+/** Fitting, part by part. */
+@NullMarked
+package humble.desktop.fit;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,248 @@
+package humble.desktop.load;
+
+import humble.bench.Transfer;
+import humble.core.build.BuildEvent;
+import humble.core.firmware.ImageCheck;
+import humble.core.firmware.ImageProblem;
+import humble.core.firmware.ProgramImage;
+import humble.core.kit.Firmware;
+import humble.core.kit.Loose;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import humble.formats.hex.HexRead;
+import humble.formats.hex.IntelHex;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
+import org.jspecify.annotations.Nullable;
+
+/** Reads, checks, sends and verifies the programs of the kit. */
+public final class LoadStage implements Stage {
+  private final OpenBuild open;
+  private final Desk desk;
+  private final Words words;
+  private final AtomicBoolean cancelled = new AtomicBoolean();
+  private volatile double progress;
+  private volatile boolean sending;
+  private String answer = "";
+  private Firmware.@Nullable Image looked;
+  private @Nullable ProgramImage program;
+  private List<String> damage = List.of();
+  private List<ImageProblem> problems = List.of();
+
+  /** Makes the stage. */
+  public LoadStage(OpenBuild open, Desk desk) {
+    this.open = open;
+    this.desk = desk;
+    this.words = desk.words();
+    look();
+  }
+
+  private Optional<Firmware.Image> current() {
+    return open.kit().firmware().images().stream()
+        .filter(image -> !open.build().loaded().containsKey(image.id()))
+        .findFirst();
+  }
+
+  private Optional<Firmware.Target> target() {
+    return Optional.ofNullable(looked)
+        .flatMap(image -> open.kit().firmware().target(image.target()));
+  }
+
+  /** Reads the image and holds it against its target. */
+  private void look() {
+    List<Firmware.Image> images = open.kit().firmware().images();
+    looked = current().orElse(images.isEmpty() ? null : images.getLast());
+    Firmware.Image image = looked;
+    if (image == null) {
+      return;
+    }
+    try {
+      switch (IntelHex.read(image.file(), open.folder().bytes(image.file()))) {
+        case HexRead.Image read -> {
+          program = read.image();
+          problems = target().map(target -> ImageCheck.of(read.image(), target)).orElse(List.of());
+          if (!image.sha256().isEmpty() && !image.sha256().equals(read.image().sha256())) {
+            damage = List.of(words.say("load.hash", image.file()));
+          }
+        }
+        case HexRead.Damaged damaged ->
+            damage = damaged.findings().stream().map(Object::toString).toList();
+      }
+    } catch (IOException e) {
+      damage = List.of(words.say("load.unreadable", image.file()));
+    }
+  }
+
+  private boolean controllerIn() {
+    return target().map(target -> open.build().fittedRefs().contains(target.ref())).orElse(false);
+  }
+
+  @Override
+  public Card card() {
+    Firmware.Image image = current().orElse(null);
+    if (image == null) {
+      Card.Maker card = new Card.Maker(words.say("load.kicker"), words.say("load.done"));
+      open.build()
+          .loaded()
+          .values()
+          .forEach(loaded ->
+              card.row(
+                  Standing.DONE,
+                  words.say(
+                      loaded.verified() ? "load.row" : "load.row-own",
+                      loaded.image(),
+                      loaded.bytes())));
+      takeBack(card);
+      return card.go(words.say("load.wake"));
+    }
+    Card.Maker card =
+        new Card.Maker(words.say("load.kicker"), words.say("load.title", image.title()));
+    ProgramImage read = program;
+    if (!damage.isEmpty() || read == null) {
+      card.verdict(false, words.say("load.damaged"));
+      damage.stream().limit(5).forEach(line -> card.row(Standing.TO_DO, line));
+      return card.notYet(words.say("load.cannot"));
+    }
+    card.how(words.say("load.how", image.file(), read.length(), image.target()));
+    card.row(
+        problems.isEmpty() ? Standing.DONE : Standing.TO_DO,
+        words.say(problems.isEmpty() ? "load.fits" : "load.fits-not"));
+    problems.forEach(problem -> card.row(Standing.TO_DO, problem.text()));
+    open.kit().loose().stream()
+        .filter(loose -> loose.usedFor().contains("load"))
+        .forEach(loose -> missing(card, loose));
+    if (!answer.isEmpty()) {
+      card.verdict(false, answer);
+    }
+    takeBack(card);
+    if (!problems.isEmpty()) {
+      return card.notYet(words.say("load.cannot"));
+    }
+    if (!controllerIn()) {
+      card.how(words.say("load.first"));
+      return card.go(words.say("power.back"));
+    }
+    if (sending) {
+      card.hint("Esc", words.say("load.stop"), this::cancel);
+      return card.notYet(words.say("load.sending", Math.round(progress * 100)));
+    }
+    card.why(words.say(open.practiceOn() ? "load.simulated" : "load.own"));
+    return card.go(words.say(open.practiceOn() ? "load.go" : "load.own.go"));
+  }
+
+  private void missing(Card.Maker card, Loose loose) {
+    Integer counted = open.build().counted().get(loose.id());
+    boolean here = counted != null && counted >= loose.needed();
+    card.row(
+        here ? Standing.DONE : Standing.TO_DO,
+        words.say(here ? "load.have" : "load.lack", loose.name()));
+  }
+
+  private void takeBack(Card.Maker card) {
+    card.hint(
+        "−",
+        words.say("key.take-back"),
+        () -> {
+          open.takeBack();
+          desk.go(StageId.LOAD);
+        });
+  }
+
+  @Override
+  public void enter(String typed) {
+    Firmware.Image image = current().orElse(null);
+    ProgramImage read = program;
+    Firmware.Target target = target().orElse(null);
+    if (image == null) {
+      desk.go(StageId.WAKE);
+    } else if (!controllerIn()) {
+      desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT);
+    } else if (read != null && target != null && !sending) {
+      if (open.practiceOn()) {
+        send(image, read, target);
+      } else {
+        open.act(
+            new BuildEvent.Loaded(
+                image.id(), target.id(), read.length(), read.sha256(), false, false));
+      }
+    }
+  }
+
+  private void send(Firmware.Image image, ProgramImage read, Firmware.Target target) {
+    sending = true;
+    progress = 0;
+    answer = "";
+    cancelled.set(false);
+    AtomicReference<Transfer.Outcome> outcome = new AtomicReference<>();
+    Transfer transfer = new Transfer(open.practice().link(target), target);
+    open.inBackground(
+        () ->
+            outcome.set(
+                transfer.send(
+                    read,
+                    share -> {
+                      progress = share;
+                      desk.refresh();
+                    },
+                    cancelled::get)),
+        () -> {
+          sending = false;
+          ended(image, read, target, Objects.requireNonNull(outcome.get()));
+          desk.refresh();
+        });
+  }
+
+  private void ended(
+      Firmware.Image image, ProgramImage read, Firmware.Target target, Transfer.Outcome outcome) {
+    switch (outcome) {
+      case Transfer.Outcome.Sent sent -> {
+        if (sent.verified()) {
+          open.act(
+              new BuildEvent.Loaded(
+                  image.id(), target.id(), sent.bytes(), read.sha256(), true, true));
+        } else {
+          answer = words.say("load.differs");
+        }
+      }
+      case Transfer.Outcome.Cancelled stopped -> answer = words.say("load.stopped");
+      case Transfer.Outcome.Failed failed -> answer = failed.why();
+    }
+  }
+
+  @Override
+  public boolean cancel() {
+    boolean was = sending;
+    cancelled.set(true);
+    return was;
+  }
+
+  @Override
+  public Mat mat() {
+    List<StreetMat.House> houses = new ArrayList<>();
+    ProgramImage read = program;
+    if (read != null) {
+      read.segments()
+          .forEach(segment -> houses.add(new StreetMat.House(segment.from(), segment.to())));
+    }
+    boolean loaded = looked != null && open.build().loaded().containsKey(looked.id());
+    return new StreetMat(
+        words.say("load.mat"),
+        target(),
+        houses,
+        looked == null ? "" : looked.title(),
+        loaded ? 1 : sending ? progress : 0,
+        words);
+  }
+}

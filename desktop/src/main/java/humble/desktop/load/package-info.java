@@ -1,0 +1,5 @@
+/** Programs. */
+@NullMarked
+package humble.desktop.load;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+/** Starts the window. */
+@NullMarked
+package humble.desktop;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+/** Gates. */
+@NullMarked
+package humble.desktop.power;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,156 @@
+package humble.desktop.session;
+
+import humble.bench.PracticeBench;
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import humble.core.route.Plan;
+import humble.core.route.School;
+import humble.core.stock.Stocktake;
+import humble.formats.kit.KitFolder;
+import humble.store.Journal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The build on the bench. Every act is appended to the journal, on the disk, before {@link
+ * #build()} shows it. Used on the interface thread only; what takes a moment is computed by the
+ * executor and handed back by {@code later}.
+ */
+public final class OpenBuild {
+  private final Journal journal;
+  private final KitFolder folder;
+  private final Kit kit;
+  private final Parts parts;
+  private final PracticeBench practice;
+  private final Executor background;
+  private final Executor later;
+  private final Runnable changed;
+  private Build build;
+  private @Nullable Reckoned reckoned;
+  private boolean reckoning;
+  private boolean practiceOn = true;
+
+  OpenBuild(
+      Journal journal,
+      KitFolder folder,
+      Kit kit,
+      Build build,
+      Executor background,
+      Executor later,
+      Runnable changed) {
+    this.journal = journal;
+    this.folder = folder;
+    this.kit = kit;
+    this.parts = Parts.of(kit);
+    this.build = build;
+    this.background = background;
+    this.later = later;
+    this.changed = changed;
+    long seed = build.began().map(BuildEvent.Began::practiceSeed).orElse(1L);
+    this.practice = new PracticeBench(parts, seed, List.of());
+    reckon();
+  }
+
+  /** Appends {@code event}, then folds it. */
+  public void act(BuildEvent event) {
+    build = build.with(journal.append(build.id(), event));
+    if (event instanceof BuildEvent.Chose || event instanceof BuildEvent.Counted) {
+      reckon();
+    }
+  }
+
+  /** Takes the last act back; tells whether there was one. */
+  public boolean takeBack() {
+    OptionalLong last = build.lastToTakeBack();
+    if (last.isPresent()) {
+      act(new BuildEvent.TookBack(last.getAsLong()));
+      reckon();
+    }
+    return last.isPresent();
+  }
+
+  private void reckon() {
+    Map<String, String> choices = Map.copyOf(build.choices());
+    Set<String> lacking = Stocktake.missingRefs(kit, choices, build.counted());
+    Reckoned now = reckoned;
+    if (reckoning
+        || (now != null && now.choices().equals(choices) && now.lacking().equals(lacking))) {
+      return;
+    }
+    reckoning = true;
+    background.execute(() -> {
+      Reckoned result = Reckoned.of(parts, choices, lacking);
+      later.execute(() -> {
+        reckoned = result;
+        reckoning = false;
+        reckon();
+        changed.run();
+      });
+    });
+  }
+
+  /** Gives what was reckoned for the choices in force; empty while it is being computed. */
+  public Optional<Reckoned> reckoned() {
+    return Optional.ofNullable(reckoned)
+        .filter(r ->
+            r.choices().equals(build.choices())
+                && r.lacking()
+                    .equals(Stocktake.missingRefs(kit, build.choices(), build.counted())));
+  }
+
+  /** Gives the plan of the school taken, low when none was. */
+  public Optional<Plan> plan() {
+    School school = build.school().flatMap(School::named).orElse(School.LOW);
+    return reckoned().map(r -> r.plans().get(school));
+  }
+
+  /** Runs {@code work} in the background and {@code then} on the interface thread. */
+  public void inBackground(Runnable work, Runnable then) {
+    background.execute(() -> {
+      work.run();
+      later.execute(then);
+    });
+  }
+
+  /** Gives the kit. */
+  public Kit kit() {
+    return kit;
+  }
+
+  /** Gives the parts of the kit. */
+  public Parts parts() {
+    return parts;
+  }
+
+  /** Gives the folder of the kit. */
+  public KitFolder folder() {
+    return folder;
+  }
+
+  /** Gives where the build stands. */
+  public Build build() {
+    return build;
+  }
+
+  /** Gives the practice bench. */
+  public PracticeBench practice() {
+    return practice;
+  }
+
+  /** Tells whether readings may come from the practice bench. */
+  public boolean practiceOn() {
+    return practiceOn;
+  }
+
+  /** Switches the practice bench. */
+  public void practiceOn(boolean on) {
+    practiceOn = on;
+  }
+}

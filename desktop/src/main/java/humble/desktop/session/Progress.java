@@ -1,0 +1,110 @@
+package humble.desktop.session;
+
+import humble.core.build.Build;
+import humble.core.kit.Kit;
+import humble.core.kit.Line;
+import humble.core.kit.PartKind;
+import humble.core.route.Step;
+import humble.core.stock.Stocktake;
+import humble.desktop.stage.StageId;
+import java.util.List;
+
+/** How far every stage of a build is, from the journal alone. */
+public final class Progress {
+  private Progress() {}
+
+  /** Gives the share done of a stage, 0 to 1. */
+  public static double share(OpenBuild open, StageId stage) {
+    Build build = open.build();
+    Kit kit = open.kit();
+    return switch (stage) {
+      case SHELF -> 1;
+      case UNPACK -> {
+        List<Stocktake.Item> items = Stocktake.items(kit, build.choices());
+        yield ratio(
+            items.stream().filter(item -> build.counted().containsKey(item.id())).count(),
+            items.size());
+      }
+      case SORT -> {
+        List<Line> lines = toSort(kit);
+        yield ratio(
+            lines.stream().filter(line -> build.measured().containsKey(line.id())).count(),
+            lines.size());
+      }
+      case PLAN -> build.school().isPresent() ? 1 : 0;
+      case FIT -> {
+        List<Step> steps =
+            open.plan()
+                .map(plan -> plan.steps().stream().filter(s -> s.act() != Step.Act.GATE).toList())
+                .orElse(List.of());
+        yield steps.isEmpty()
+            ? (build.fittedRefs().isEmpty() ? 0 : 0.5)
+            : ratio(steps.stream().filter(s -> stepDone(build, s)).count(), steps.size());
+      }
+      case POWER ->
+          ratio(
+              kit.gates().stream()
+                  .filter(gate -> build.passedGates().containsKey(gate.id()))
+                  .count(),
+              kit.gates().size());
+      case LOAD ->
+          ratio(
+              kit.firmware().images().stream()
+                  .filter(i -> build.loaded().containsKey(i.id()))
+                  .count(),
+              kit.firmware().images().size());
+      case WAKE ->
+          ratio(
+              kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count(),
+              kit.peripherals().size());
+      case CLOSE ->
+          build.closed().contains("closed")
+              ? 1
+              : ratio(
+                  build.closed().size(), 2 + kit.casing().map(c -> c.screws().size()).orElse(0));
+      case BOOK -> build.closed().contains("closed") ? 1 : 0;
+    };
+  }
+
+  private static double ratio(long done, long all) {
+    return all == 0 ? 1 : (double) done / all;
+  }
+
+  /** Gives the lines whose parts are told apart by the meter. */
+  public static List<Line> toSort(Kit kit) {
+    return kit.lines().stream()
+        .filter(line -> line.kind() == PartKind.RESISTOR && line.bands() > 0)
+        .toList();
+  }
+
+  /** Tells whether a step of the plan is done. */
+  public static boolean stepDone(Build build, Step step) {
+    return switch (step.act()) {
+      case GATE -> build.passedGates().containsKey(step.id());
+      case CHOOSE -> build.choices().containsKey(step.id());
+      case FIT, INSERT, TASK, TURN -> build.doneSteps().contains(step.id());
+    };
+  }
+
+  /** Gives the first stage that is not done. */
+  public static StageId current(OpenBuild open) {
+    for (StageId stage : StageId.values()) {
+      if (stage == StageId.FIT && open.build().school().isPresent() && waitsForGate(open)) {
+        return StageId.POWER;
+      }
+      if (share(open, stage) < 1) {
+        return stage;
+      }
+    }
+    return StageId.BOOK;
+  }
+
+  /** Tells whether the next step of the plan is a gate. */
+  public static boolean waitsForGate(OpenBuild open) {
+    return open.plan()
+        .flatMap(
+            plan -> plan.steps().stream().filter(step -> !stepDone(open.build(), step)).findFirst())
+        .map(step -> step.act() == Step.Act.GATE)
+        .orElse(false);
+  }
+}

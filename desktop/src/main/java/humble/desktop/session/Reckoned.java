@@ -1,0 +1,64 @@
+package humble.desktop.session;
+
+import humble.core.casing.CaseFit;
+import humble.core.kit.Gate;
+import humble.core.kit.Parts;
+import humble.core.power.Expectation;
+import humble.core.power.GateReckoning;
+import humble.core.route.NoPlan;
+import humble.core.route.Plan;
+import humble.core.route.Planner;
+import humble.core.route.School;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * What takes the core a moment: the plan of every school, what every gate should read, and the fit
+ * of the case, for one set of choices and of missing parts. Computed away from the interface
+ * thread.
+ *
+ * @param choices choices it was computed for
+ * @param lacking parts it was computed without
+ * @param plans plans by school; a kit whose facts run in a circle has none
+ * @param expectations readings by gate
+ * @param caseFit fit of the case
+ */
+public record Reckoned(
+    Map<String, String> choices,
+    Set<String> lacking,
+    Map<School, Plan> plans,
+    Map<String, Expectation> expectations,
+    CaseFit caseFit) {
+
+  /** Computes everything for {@code choices}. */
+  public static Reckoned of(Parts parts, Map<String, String> choices, Set<String> lacking) {
+    Map<School, Plan> plans = new EnumMap<>(School.class);
+    for (School school : School.values()) {
+      plan(parts, school, choices, lacking).ifPresent(plan -> plans.put(school, plan));
+    }
+    GateReckoning reckoning = new GateReckoning(parts);
+    Map<String, Expectation> expectations = new LinkedHashMap<>();
+    for (Gate gate : parts.kit().gates()) {
+      reckoning.of(gate).ifPresent(expectation -> expectations.put(gate.id(), expectation));
+    }
+    return new Reckoned(
+        Map.copyOf(choices),
+        new TreeSet<>(lacking),
+        plans,
+        expectations,
+        CaseFit.of(parts.kit(), choices));
+  }
+
+  private static Optional<Plan> plan(
+      Parts parts, School school, Map<String, String> choices, Set<String> lacking) {
+    try {
+      return Optional.of(Planner.plan(parts, school, choices, 0, lacking));
+    } catch (NoPlan e) {
+      return Optional.empty();
+    }
+  }
+}

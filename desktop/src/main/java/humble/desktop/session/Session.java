@@ -1,0 +1,160 @@
+package humble.desktop.session;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Finding;
+import humble.core.kit.Kit;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import humble.store.Journal;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import org.jspecify.annotations.Nullable;
+
+/** The bench: its journal, its kits, and the build that lies on it. */
+public final class Session {
+  private final Journal journal;
+  private final Path home;
+  private final List<Path> kitPaths;
+  private final Executor background;
+  private final Executor later;
+  private Runnable changed = () -> {};
+  private @Nullable OpenBuild open;
+
+  /**
+   * Makes a session.
+   *
+   * @param journal the journal
+   * @param home folder of this bench
+   * @param kitPaths kits on the shelf
+   * @param background runs what takes a moment
+   * @param later runs something on the interface thread
+   */
+  public Session(
+      Journal journal, Path home, List<Path> kitPaths, Executor background, Executor later) {
+    this.journal = journal;
+    this.home = home;
+    this.kitPaths = List.copyOf(kitPaths);
+    this.background = background;
+    this.later = later;
+  }
+
+  /** Something on the shelf: a build begun, or a kit that can be begun. */
+  public sealed interface OnShelf {
+    /** A build, with what is on its board already. */
+    record Begun(Build build, Kit kit) implements OnShelf {}
+
+    /** A kit. */
+    record Fresh(Path path, Kit kit) implements OnShelf {}
+
+    /** A kit that cannot be opened, with what stands against it. */
+    record Broken(Path path, List<String> problems) implements OnShelf {
+      public Broken {
+        problems = List.copyOf(problems);
+      }
+    }
+  }
+
+  /** Gives the shelf: builds first, the last worked on at the front, then kits. */
+  public List<OnShelf> shelf() {
+    List<OnShelf> shelf = new ArrayList<>();
+    for (String id : journal.builds()) {
+      Build build = journal.build(id);
+      build.began().ifPresent(began -> shelf.add(begun(build, Path.of(began.kitPath()))));
+    }
+    for (Path path : kitPaths) {
+      shelf.add(
+          switch (KitFolder.at(path).read()) {
+            case KitRead.Opened opened -> new OnShelf.Fresh(path, opened.kit());
+            case KitRead.Refused refused -> broken(path, refused);
+          });
+    }
+    return shelf;
+  }
+
+  private static OnShelf begun(Build build, Path path) {
+    return switch (KitFolder.at(path).read()) {
+      case KitRead.Opened opened -> new OnShelf.Begun(build, opened.kit());
+      case KitRead.Refused refused -> broken(path, refused);
+    };
+  }
+
+  private static OnShelf.Broken broken(Path path, KitRead.Refused refused) {
+    return new OnShelf.Broken(
+        path, refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList());
+  }
+
+  /**
+   * Lays what stands on the shelf onto the bench; a fresh kit begins a build. A broken one changes
+   * nothing.
+   */
+  public void lay(OnShelf item) {
+    switch (item) {
+      case OnShelf.Begun begun -> open(begun.build(), begun.kit(), kitPath(begun.build()));
+      case OnShelf.Fresh fresh -> begin(fresh);
+      case OnShelf.Broken broken -> {}
+    }
+  }
+
+  private static Path kitPath(Build build) {
+    return Path.of(build.began().map(BuildEvent.Began::kitPath).orElse("."));
+  }
+
+  private void begin(OnShelf.Fresh fresh) {
+    String id = freeId(fresh.kit().id());
+    long seed = 7919L * (id.hashCode() & 0xffff) + 13;
+    BuildEvent.Began began =
+        new BuildEvent.Began(
+            fresh.kit().name(), fresh.kit().id(), fresh.path().toAbsolutePath().toString(), seed);
+    journal.append(id, began);
+    open(journal.build(id), fresh.kit(), fresh.path());
+  }
+
+  private String freeId(String kit) {
+    List<String> taken = journal.builds();
+    int number = 1;
+    while (taken.contains(String.format(Locale.ROOT, "%s-%d", kit, number))) {
+      number++;
+    }
+    return String.format(Locale.ROOT, "%s-%d", kit, number);
+  }
+
+  private void open(Build build, Kit kit, Path path) {
+    open =
+        new OpenBuild(
+            journal, KitFolder.at(path), kit, build, background, later, () -> changed.run());
+  }
+
+  /** Lays the build last worked on onto the bench, when there is one that can be opened. */
+  public void layLast() {
+    List<String> ids = journal.builds();
+    if (!ids.isEmpty()) {
+      Build build = journal.build(ids.getFirst());
+      build.began().map(began -> begun(build, Path.of(began.kitPath()))).ifPresent(this::lay);
+    }
+  }
+
+  /** Gives the build on the bench. */
+  public Optional<OpenBuild> open() {
+    return Optional.ofNullable(open);
+  }
+
+  /** Sets what runs when something computed in the background has arrived. */
+  public void whenChanged(Runnable run) {
+    changed = run;
+  }
+
+  /** Gives the folder of this bench. */
+  public Path home() {
+    return home;
+  }
+
+  /** Closes the journal. */
+  public void close() {
+    journal.close();
+  }
+}

@@ -1,0 +1,90 @@
+package humble.desktop.shelf;
+
+import humble.core.kit.Part;
+import humble.core.kit.Parts;
+import humble.core.kit.Place;
+import humble.core.kit.Side;
+import humble.desktop.draw.Mat;
+import humble.desktop.draw.Pen;
+import humble.desktop.draw.Token;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Boards on planks, seen edge-on: what is fitted stands on the board as tall as it is. */
+record ShelfMat(String title, List<Item> items, int chosen) implements Mat {
+  private static final double PLANK_MM = 110;
+
+  /** One board on the shelf. */
+  record Item(
+      String name,
+      String state,
+      @Nullable Parts parts,
+      Set<String> fitted,
+      double share,
+      boolean broken) {}
+
+  @Override
+  public void paint(Pen pen, double w, double h) {
+    pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
+    double rowHeight = Math.clamp((h - 80) / Math.max(1, items.size()), 110, 260);
+    for (int i = 0; i < items.size(); i++) {
+      item(pen, items.get(i), i == chosen, 40, 60 + i * rowHeight, w - 80, rowHeight);
+    }
+  }
+
+  private void item(Pen pen, Item item, boolean now, double x, double y, double w, double h) {
+    double plank = y + h - 22;
+    if (now) {
+      pen.box(x - 16, y, w + 32, h - 6, 8, Token.CARD, Token.INK);
+    }
+    pen.box(x, plank, w, 6, 2, Token.COPPER_PALE, null);
+    double scale = Math.min(w * 0.55 / PLANK_MM, (h - 58) / 18);
+    Parts parts = item.parts();
+    double boardMm =
+        parts == null || parts.kit().boards().isEmpty()
+            ? 60
+            : parts.kit().boards().getFirst().widthMm();
+    double left = x + 16;
+    double top = plank - 8;
+    pen.box(left, top, boardMm * scale, 6, 2, item.broken() ? null : Token.BOARD, Token.INK);
+    if (parts != null) {
+      for (Part part : parts.all()) {
+        Place place = part.place();
+        if (place != null && place.side() == Side.TOP) {
+          boolean on = item.fitted().contains(part.ref());
+          double height = parts.fittedHeightMm(part.ref()) * scale;
+          double px = left + place.at().xMm() * scale;
+          double width = Math.max(3, 2.6 * scale);
+          if (on) {
+            pen.box(px - width / 2, top - height, width, height, 1, Token.TIN, Token.INK);
+          } else {
+            pen.line(px, top, px, top - 3, Token.INK_SOFT, 1);
+          }
+        }
+      }
+    }
+    double textX = left + Math.max(boardMm, 60) * scale + 36;
+    pen.bold(
+        Pen.fitted(item.name(), 20, x + w - textX - 8),
+        textX,
+        plank - 44,
+        20,
+        Token.INK,
+        Pen.Hang.LEFT);
+    pen.text(
+        item.state(),
+        textX,
+        plank - 18,
+        16,
+        item.broken() ? Token.ALARM : Token.INK_SOFT,
+        Pen.Hang.LEFT);
+  }
+
+  @Override
+  public String spoken() {
+    return title
+        + ": "
+        + String.join(", ", items.stream().map(item -> item.name() + ", " + item.state()).toList());
+  }
+}

@@ -1,0 +1,147 @@
+package humble.desktop.shelf;
+
+import humble.core.build.Build;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.Progress;
+import humble.desktop.session.Session;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** Builds begun and kits to begin. */
+public final class ShelfStage implements Stage {
+  private final Session session;
+  private final Desk desk;
+  private final Words words;
+  private final List<Session.OnShelf> shelf;
+  private int chosen;
+
+  /** Makes the stage. */
+  public ShelfStage(Session session, Desk desk) {
+    this.session = session;
+    this.desk = desk;
+    this.words = desk.words();
+    this.shelf = session.shelf();
+  }
+
+  @Override
+  public Card card() {
+    if (shelf.isEmpty()) {
+      return new Card.Maker(words.say("shelf.kicker"), words.say("shelf.empty"))
+          .how(words.say("shelf.empty.how"))
+          .notYet(words.say("shelf.nothing"));
+    }
+    Session.OnShelf item = shelf.get(chosen);
+    Card.Maker card =
+        new Card.Maker(words.say("shelf.place", chosen + 1, shelf.size()), title(item));
+    return switch (item) {
+      case Session.OnShelf.Begun begun -> {
+        card.how(begun.kit().summary());
+        next(card);
+        yield card.go(words.say("shelf.continue"));
+      }
+      case Session.OnShelf.Fresh fresh -> {
+        card.how(fresh.kit().summary());
+        card.why(
+            words.say(
+                "shelf.size", Parts.of(fresh.kit()).all().size(), fresh.kit().lines().size()));
+        next(card);
+        yield card.go(words.say("shelf.begin"));
+      }
+      case Session.OnShelf.Broken broken -> {
+        card.verdict(false, words.say("shelf.broken", broken.problems().size()));
+        broken.problems().stream().limit(5).forEach(problem -> card.row(Standing.TO_DO, problem));
+        next(card);
+        yield card.notYet(words.say("shelf.cannot"));
+      }
+    };
+  }
+
+  private void next(Card.Maker card) {
+    if (shelf.size() > 1) {
+      card.hint(
+          "+",
+          words.say("shelf.next"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
+    }
+  }
+
+  private String title(Session.OnShelf item) {
+    return switch (item) {
+      case Session.OnShelf.Begun begun ->
+          begun.build().began().map(b -> b.name()).orElse(begun.kit().name());
+      case Session.OnShelf.Fresh fresh -> words.say("shelf.start", fresh.kit().name());
+      case Session.OnShelf.Broken broken -> String.valueOf(broken.path().getFileName());
+    };
+  }
+
+  @Override
+  public Mat mat() {
+    List<ShelfMat.Item> items = new ArrayList<>();
+    for (Session.OnShelf item : shelf) {
+      items.add(
+          switch (item) {
+            case Session.OnShelf.Begun begun -> begun(begun.build(), begun.kit());
+            case Session.OnShelf.Fresh fresh ->
+                new ShelfMat.Item(
+                    fresh.kit().name(),
+                    words.say("shelf.kit"),
+                    Parts.of(fresh.kit()),
+                    Set.of(),
+                    0,
+                    false);
+            case Session.OnShelf.Broken broken ->
+                new ShelfMat.Item(
+                    String.valueOf(broken.path().getFileName()),
+                    words.say("shelf.cannot"),
+                    null,
+                    Set.of(),
+                    0,
+                    true);
+          });
+    }
+    return new ShelfMat(words.say("shelf.mat"), items, chosen);
+  }
+
+  private ShelfMat.Item begun(Build build, Kit kit) {
+    Parts parts = Parts.of(kit);
+    long placed = parts.all().stream().filter(part -> part.placed().isPresent()).count();
+    double share = placed == 0 ? 0 : build.fittedRefs().size() / (double) placed;
+    String state =
+        build.closed().contains("closed")
+            ? words.say("shelf.done")
+            : words.say("shelf.fitted", build.fittedRefs().size());
+    return new ShelfMat.Item(
+        build.began().map(b -> b.name()).orElse(kit.name()),
+        state,
+        parts,
+        build.fittedRefs(),
+        share,
+        false);
+  }
+
+  @Override
+  public void enter(String typed) {
+    session.lay(shelf.get(chosen));
+    StageId next = session.open().map(Progress::current).orElse(StageId.SHELF);
+    desk.go(next == StageId.SHELF ? StageId.UNPACK : next);
+  }
+
+  @Override
+  public void plus() {
+    if (!shelf.isEmpty()) {
+      chosen = (chosen + 1) % shelf.size();
+    }
+  }
+}

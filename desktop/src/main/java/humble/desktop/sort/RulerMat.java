@@ -1,0 +1,139 @@
+package humble.desktop.sort;
+
+import humble.core.marking.BandColour;
+import humble.core.units.Engineering;
+import humble.desktop.draw.Mat;
+import humble.desktop.draw.PartIcon;
+import humble.desktop.draw.Pen;
+import humble.desktop.draw.Token;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/** The value ruler: a logarithmic rule with a slab for every line, and a needle for the reading. */
+record RulerMat(
+    String title, List<Slab> slabs, OptionalDouble needle, List<BandColour> bands, String partTitle)
+    implements Mat {
+  /**
+   * One line: its value, its tolerance, whether its pile is known, whether the reading belongs to
+   * it.
+   */
+  record Slab(String label, double ohms, double tolerancePct, boolean sorted, boolean decided) {}
+
+  @Override
+  public void paint(Pen pen, double w, double h) {
+    pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
+    double low = slabs.stream().mapToDouble(Slab::ohms).min().orElse(100);
+    double high = slabs.stream().mapToDouble(Slab::ohms).max().orElse(10_000);
+    double from = Math.floor(Math.log10(low) - 0.15);
+    double to = Math.max(from + 2, Math.ceil(Math.log10(high) + 0.15));
+    double base = h * 0.6;
+    double left = 50;
+    double right = w - 50;
+    pen.line(left - 14, base, right + 14, base, Token.INK, 2.5);
+    for (int decade = (int) from; decade <= to; decade++) {
+      double x = x(Math.pow(10, decade), from, to, left, right);
+      pen.line(x, base, x, base + 16, Token.INK, 1.5);
+      pen.text(
+          Engineering.nominal(Math.pow(10, decade), "Ω"),
+          x,
+          base + 32,
+          17,
+          Token.INK,
+          Pen.Hang.MIDDLE);
+      for (int digit = 2; digit <= 9 && decade < to; digit++) {
+        double tick = x(digit * Math.pow(10, decade), from, to, left, right);
+        pen.line(tick, base, tick, base + 8, Token.INK, 1);
+      }
+    }
+    List<Slab> sorted = slabs.stream().sorted(Comparator.comparingDouble(Slab::ohms)).toList();
+    double lastLabelEnd = Double.NEGATIVE_INFINITY;
+    int level = 0;
+    List<Runnable> labels = new ArrayList<>();
+    for (Slab slab : sorted) {
+      double middle = x(slab.ohms(), from, to, left, right);
+      double width = Pen.width(slab.label(), 18, true);
+      level = middle - width / 2 < lastLabelEnd + 8 ? level + 1 : 0;
+      lastLabelEnd = middle + width / 2;
+      labels.add(slab(pen, slab, from, to, left, right, base, level));
+    }
+    labels.forEach(Runnable::run);
+    needle.ifPresent(ohms -> needle(pen, ohms, from, to, left, right, base));
+    part(pen, 20, h * 0.72, w - 40, h * 0.25);
+  }
+
+  private static double x(double ohms, double from, double to, double left, double right) {
+    return left + (Math.log10(ohms) - from) / (to - from) * (right - left);
+  }
+
+  /** Draws a slab and gives what writes its name, which goes over all slabs. */
+  private static Runnable slab(
+      Pen pen,
+      Slab slab,
+      double from,
+      double to,
+      double left,
+      double right,
+      double base,
+      int level) {
+    double x1 = x(slab.ohms() * (1 - slab.tolerancePct() / 100), from, to, left, right);
+    double x2 = x(slab.ohms() * (1 + slab.tolerancePct() / 100), from, to, left, right);
+    double middle = (x1 + x2) / 2;
+    double width = Math.max(x2 - x1, 9);
+    double height = base - 168 - level * 36.0 > 60 ? 108 + level * 36.0 : 108;
+    pen.box(
+        middle - width / 2,
+        base - height,
+        width,
+        height,
+        2,
+        slab.decided() ? Token.FLUX : Token.COPPER_PALE,
+        Token.COPPER);
+    return () -> {
+      pen.tag(slab.label(), middle, base - height - 16, 18, Token.INK, Token.MAT, Pen.Hang.MIDDLE);
+      if (slab.sorted()) {
+        pen.standing(middle, base - height - 42, 8, "done");
+      }
+    };
+  }
+
+  private static void needle(
+      Pen pen, double ohms, double from, double to, double left, double right, double base) {
+    double x = Math.clamp(x(Math.max(ohms, 1e-9), from, to, left, right), left - 12, right + 12);
+    double top = base - 262;
+    pen.line(x, top + 24, x, base - 176, Token.ALARM, 2.5);
+    pen.shape(
+        List.of(
+            new double[] {x, base - 166},
+            new double[] {x - 8, base - 182},
+            new double[] {x + 8, base - 182}),
+        Token.ALARM,
+        null);
+    pen.line(x, base - 4, x, base + 22, Token.ALARM, 2.5);
+    String text = Engineering.reading(ohms, "Ω");
+    double width = Pen.width(text, 24, true) + 40;
+    double boxLeft = Math.clamp(x - width / 2, 8, Math.max(8, right + 40 - width));
+    pen.box(boxLeft, top - 16, width, 40, 6, Token.CARD, Token.ALARM);
+    pen.mono(text, boxLeft + width / 2, top + 4, 22, Token.INK, Pen.Hang.MIDDLE);
+  }
+
+  private void part(Pen pen, double x, double y, double w, double h) {
+    if (bands.isEmpty()) {
+      return;
+    }
+    pen.box(x, y, w, h, 8, Token.CARD, Token.LINE);
+    pen.text(partTitle, x + 18, y + 22, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+    double middle = y + h * 0.52;
+    pen.line(x + w * 0.24, middle, x + w * 0.76, middle, Token.INK, 2.5);
+    PartIcon.resistor(pen, bands, x + w / 2, middle, w * 0.36, h * 0.36, true);
+  }
+
+  @Override
+  public String spoken() {
+    String bandText = String.join(" ", bands.stream().map(BandColour::text).toList());
+    return needle.isPresent()
+        ? title + ": " + Engineering.reading(needle.getAsDouble(), "Ω")
+        : title + ": " + bandText;
+  }
+}

@@ -1,0 +1,230 @@
+package humble.desktop.sort;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Line;
+import humble.core.kit.PartKind;
+import humble.core.marking.BandColour;
+import humble.core.stock.Match;
+import humble.core.stock.Meter;
+import humble.core.stock.Verdict;
+import humble.core.units.Engineering;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.draw.PartIcon;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.LineNames;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** Reads bands and meter, and decides which pile a part belongs to. */
+public final class SortStage implements Stage {
+  private static final List<String> PREFIXES = List.of("", "k", "M");
+
+  private final OpenBuild open;
+  private final Desk desk;
+  private final Words words;
+  private String typed = "";
+  private int prefix;
+
+  /** Makes the stage. */
+  public SortStage(OpenBuild open, Desk desk) {
+    this.open = open;
+    this.desk = desk;
+    this.words = desk.words();
+    guessPrefix();
+  }
+
+  private Optional<Line> current() {
+    return Progress.toSort(open.kit()).stream()
+        .filter(line -> !open.build().measured().containsKey(line.id()))
+        .findFirst();
+  }
+
+  /** The prefix of the value that is expected here. */
+  private void guessPrefix() {
+    double expected =
+        current()
+            .map(line ->
+                Quantity.parse(line.value()) instanceof QuantityText.Read read ? read.value() : 1.0)
+            .orElse(1.0);
+    prefix = expected >= 1e6 ? 2 : expected >= 1e3 ? 1 : 0;
+  }
+
+  /** Reads the field: a prefix that was typed wins over the one shown. */
+  private QuantityText reading() {
+    QuantityText read = Quantity.parse(typed);
+    if (read instanceof QuantityText.Read r && r.prefix().isEmpty()) {
+      double scale = Math.pow(1000, prefix);
+      return new QuantityText.Read(r.value() * scale, PREFIXES.get(prefix), r.resolution() * scale);
+    }
+    return read;
+  }
+
+  private Optional<Match> match() {
+    return !typed.isEmpty() && reading() instanceof QuantityText.Read read
+        ? Optional.of(
+            Match.of(open.kit(), PartKind.RESISTOR, read.value(), read.resolution(), Meter.USUAL))
+        : Optional.empty();
+  }
+
+  @Override
+  public Card card() {
+    Line line = current().orElse(null);
+    List<Line> all = Progress.toSort(open.kit());
+    if (line == null) {
+      Card.Maker card =
+          new Card.Maker(words.say("sort.kicker", all.size(), all.size()), words.say("sort.done"));
+      for (Line each : all) {
+        card.row(Standing.DONE, words.say("sort.row", LineNames.brief(words, each), each.refs()));
+      }
+      takeBack(card);
+      return card.go(words.say("sort.plan"));
+    }
+    String bands = PartIcon.bands(line).map(SortStage::letters).orElse(line.marking());
+    Card.Maker card =
+        new Card.Maker(
+            words.say("sort.kicker", all.indexOf(line) + 1, all.size()),
+            words.say("sort.title", bands));
+    card.how(words.say("sort.how"));
+    card.field(typed, words.say("sort.unit", PREFIXES.get(prefix)));
+    String go = verdict(card);
+    card.why(words.say("sort.meter"));
+    card.hint(
+        "+",
+        words.say("sort.prefix"),
+        () -> {
+          plus();
+          desk.refresh();
+        });
+    takeBack(card);
+    if (typed.isEmpty()) {
+      return open.practiceOn()
+          ? card.go(words.say("sort.practice"))
+          : card.notYet(words.say("sort.type"));
+    }
+    return go.isEmpty() ? card.notYet(words.say("sort.again")) : card.go(go);
+  }
+
+  private static String letters(List<BandColour> bands) {
+    return String.join("-", bands.stream().map(BandColour::letters).toList());
+  }
+
+  private void takeBack(Card.Maker card) {
+    card.hint(
+        "−",
+        words.say("key.take-back"),
+        () -> {
+          open.takeBack();
+          desk.go(StageId.SORT);
+        });
+  }
+
+  /**
+   * Puts the verdict on the card and gives what Enter then does, empty when nothing can be decided.
+   */
+  private String verdict(Card.Maker card) {
+    if (typed.isEmpty()) {
+      return "";
+    }
+    if (reading() instanceof QuantityText.Unreadable bad) {
+      card.verdict(false, bad.sentence());
+      return "";
+    }
+    Match match = match().orElseThrow();
+    String low = Engineering.reading(match.interval().low(), "Ω");
+    String high = Engineering.reading(match.interval().high(), "Ω");
+    if (match.decision().isEmpty()) {
+      boolean close = !match.ambiguous().isEmpty();
+      card.verdict(
+          false,
+          close
+              ? words.say("sort.ambiguous", match.ambiguous().stream().map(this::name).toList())
+              : words.say("sort.nothing", low, high));
+      return "";
+    }
+    Match.Candidate best = match.lines().getFirst();
+    card.verdict(true, words.say("sort.is", name(best.line().id()), best.line().refs()));
+    card.how(words.say(best.verdict() == Verdict.INSIDE ? "sort.inside" : "sort.edge", low, high));
+    return words.say("sort.go", name(best.line().id()));
+  }
+
+  private String name(String id) {
+    return open.kit().line(id).map(line -> LineNames.brief(words, line)).orElse(id);
+  }
+
+  @Override
+  public void typing(String text) {
+    typed = text;
+  }
+
+  @Override
+  public void plus() {
+    prefix = (prefix + 1) % PREFIXES.size();
+  }
+
+  @Override
+  public void enter(String text) {
+    Line line = current().orElse(null);
+    if (line == null) {
+      desk.go(StageId.PLAN);
+      return;
+    }
+    typed = text;
+    if (text.isEmpty()) {
+      practiceReading(line);
+      return;
+    }
+    Match match = match().orElse(null);
+    if (match != null && match.decision().isPresent()) {
+      String verdict = match.lines().getFirst().verdict().name().toLowerCase(Locale.ROOT);
+      open.act(new BuildEvent.Measured(match.decision().get(), match.value(), verdict));
+      desk.type("");
+      guessPrefix();
+    }
+  }
+
+  private void practiceReading(Line line) {
+    OptionalDouble read =
+        open.practiceOn() ? open.practice().measureLine(line.id()) : OptionalDouble.empty();
+    read.ifPresent(value -> {
+      double scaled = value / Math.pow(1000, prefix);
+      int decimals = Math.clamp(3 - (int) Math.floor(Math.log10(Math.max(scaled, 1e-9))), 0, 6);
+      desk.type(String.format(Locale.ROOT, "%." + decimals + "f", scaled));
+    });
+  }
+
+  @Override
+  public Mat mat() {
+    List<RulerMat.Slab> slabs = new ArrayList<>();
+    Optional<Match> match = match();
+    for (Line line : open.kit().lines()) {
+      if (line.kind() == PartKind.RESISTOR
+          && Quantity.parse(line.value()) instanceof QuantityText.Read read) {
+        Double tolerance = line.tolerancePct();
+        boolean decided = match.flatMap(Match::decision).map(line.id()::equals).orElse(false);
+        slabs.add(
+            new RulerMat.Slab(
+                LineNames.brief(words, line),
+                read.value(),
+                tolerance == null ? 5 : tolerance,
+                open.build().measured().containsKey(line.id()),
+                decided));
+      }
+    }
+    OptionalDouble needle =
+        match.map(m -> OptionalDouble.of(m.value())).orElse(OptionalDouble.empty());
+    List<BandColour> bands = current().flatMap(PartIcon::bands).orElse(List.of());
+    return new RulerMat(words.say("sort.mat"), slabs, needle, bands, words.say("sort.part"));
+  }
+}

@@ -1,0 +1,51 @@
+package humble.desktop.stage;
+
+import humble.core.kit.Line;
+import humble.core.units.Engineering;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import humble.core.words.Words;
+
+/** What lines of a parts list are called in the window. */
+public final class LineNames {
+  private LineNames() {}
+
+  /** Gives a short name: the value where there is one, else the kind. */
+  public static String brief(Words words, Line line) {
+    String value = value(line);
+    String kind = words.say("kind." + line.kind().text());
+    return switch (line.kind()) {
+      case RESISTOR, CAPACITOR, CAPACITOR_POLARISED -> value;
+      default -> kind;
+    };
+  }
+
+  /** Gives the name of several: {@code 220 Ω resistors}. */
+  public static String plural(Words words, Line line) {
+    String kinds = words.say("kinds." + line.kind().text());
+    String value = value(line);
+    return value.isEmpty() ? kinds : value + " " + kinds;
+  }
+
+  /** Gives the name of one: {@code 100 µF capacitor}. */
+  public static String single(Words words, Line line) {
+    String kind = words.say("kind." + line.kind().text());
+    String value = value(line);
+    return value.isEmpty() ? kind : value + " " + kind;
+  }
+
+  private static String value(Line line) {
+    String unit =
+        switch (line.kind()) {
+          case RESISTOR -> "Ω";
+          case CAPACITOR, CAPACITOR_POLARISED -> "F";
+          case INDUCTOR, COIL -> "H";
+          case CRYSTAL -> "Hz";
+          case REGULATOR, ZENER -> "V";
+          default -> "";
+        };
+    return !unit.isEmpty() && Quantity.parse(line.value()) instanceof QuantityText.Read read
+        ? Engineering.nominal(read.value(), unit)
+        : line.value();
+  }
+}

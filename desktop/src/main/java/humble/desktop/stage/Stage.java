@@ -1,0 +1,40 @@
+package humble.desktop.stage;
+
+import humble.desktop.draw.Mat;
+
+/**
+ * One stage at the bench: what it shows, and what the keys do in it. Made anew whenever it is
+ * entered.
+ */
+public interface Stage {
+  /** Gives the card for what is now. */
+  Card card();
+
+  /** Gives the picture for what is now. */
+  Mat mat();
+
+  /** Does what the large button says; {@code typed} is the text of the field. */
+  void enter(String typed);
+
+  /** Goes to the next candidate. */
+  default void plus() {}
+
+  /** Takes a digit where no field is open. */
+  default void digit(int digit) {}
+
+  /** Tells that the text of the field changed. */
+  default void typing(String typed) {}
+
+  /** Takes a letter where no field is open; in upper case. */
+  default void letter(char letter) {}
+
+  /** Tells whether a reading typed here may be negative. */
+  default boolean takesSign() {
+    return false;
+  }
+
+  /** Stops long work that is under way; tells whether there was any. */
+  default boolean cancel() {
+    return false;
+  }
+}

@@ -1,0 +1,17 @@
+package humble.desktop.stage;
+
+/** How far a stage, an item or a row has come; shown as a shape. */
+public enum Standing {
+  TO_DO,
+  NOW,
+  DONE;
+
+  /** Gives the name the pen knows. */
+  public String shape() {
+    return switch (this) {
+      case TO_DO -> "todo";
+      case NOW -> "now";
+      case DONE -> "done";
+    };
+  }
+}

@@ -1,0 +1,5 @@
+/** Counting. */
+@NullMarked
+package humble.desktop.unpack;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+/** Peripherals. */
+@NullMarked
+package humble.desktop.wake;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,92 @@
+package humble.desktop.walk;
+
+import humble.core.kit.Peripheral;
+import humble.core.wake.DisplaySetting;
+import humble.core.wake.Pose;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.window.BenchWindow;
+import javafx.scene.Scene;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/**
+ * Takes a build through the window with keypad keys alone, on the practice bench. It reads the card
+ * as a person does: Enter when Enter is offered, digits when marks or a picture are asked for. On
+ * the interface thread.
+ */
+public final class KeypadWalk {
+  private final BenchWindow window;
+  private final Scene scene;
+
+  /** Makes a walk through {@code window}, whose keys go to {@code scene}. */
+  public KeypadWalk(BenchWindow window, Scene scene) {
+    this.window = window;
+    this.scene = scene;
+  }
+
+  /** Presses one key of the keypad. */
+  public void press(KeyCode key) {
+    scene
+        .getRoot()
+        .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
+    scene
+        .getRoot()
+        .fireEvent(new KeyEvent(KeyEvent.KEY_RELEASED, "", "", key, false, false, false, false));
+  }
+
+  /** Presses the keys of a number. */
+  public void number(String digits) {
+    for (char digit : digits.toCharArray()) {
+      press(digit == '.' ? KeyCode.DECIMAL : KeyCode.valueOf("NUMPAD" + digit));
+    }
+  }
+
+  /**
+   * Does what the card asks for next; false while it waits for something that is being worked out.
+   */
+  public boolean step() {
+    Card card = window.card();
+    if (window.stage() == StageId.UNPACK && card.title().contains("USB")) {
+      number("1");
+    }
+    if (window.stage() == StageId.WAKE && asksForPicture(card)) {
+      number(Integer.toString(picture()));
+    } else if (window.stage() == StageId.FIT && !card.goEnabled()) {
+      int rows = (int) card.rows().stream().skip(1).count();
+      for (int i = 1; i <= Math.min(2, rows); i++) {
+        number(Integer.toString(i));
+      }
+    }
+    if (!window.card().goEnabled()) {
+      return false;
+    }
+    press(KeyCode.ENTER);
+    return true;
+  }
+
+  private boolean asksForPicture(Card card) {
+    return !card.goEnabled() && card.field().isEmpty();
+  }
+
+  /** The number of the picture that looks like the simulated display. */
+  private int picture() {
+    OpenBuild open = window.build().orElseThrow();
+    for (Peripheral peripheral : open.kit().peripherals()) {
+      if (peripheral instanceof Peripheral.Display display
+          && !open.build().awake().contains(display.id())) {
+        DisplaySetting setting =
+            open.build().displaySettings().getOrDefault(display.id(), DisplaySetting.PLAIN);
+        return Pose.all().indexOf(open.practice().figure(display, setting)) + 1;
+      }
+    }
+    return 1;
+  }
+
+  /** Tells whether the walk is over: the case is closed and the book is open. */
+  public boolean over() {
+    return window.stage() == StageId.BOOK
+        && window.build().map(b -> b.build().closed().contains("closed")).orElse(false);
+  }
+}
