@@ -1,44 +1,131 @@
 package humble.desktop;
 
+import humble.core.words.Words;
 import humble.desktop.session.Session;
 import humble.desktop.window.BenchWindow;
 import humble.store.Journal;
 import humble.store.JournalOpen;
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
 import java.io.InputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.prefs.Preferences;
 import javafx.application.Application;
+import javafx.application.ColorScheme;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
 import javafx.scene.text.Font;
 import javafx.stage.Stage;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Opens the window on the bench. Options: {@code --home DIR}, {@code --kit DIR}, {@code --fresh},
- * {@code --night}.
+ * Opens the window on the bench. Options: {@code --home DIR}, {@code --kit DIR} (a kit for the
+ * shelf, may be repeated), {@code --open DIR} (a kit to lay on the bench at once), {@code --fresh}
+ * (open on the shelf), {@code --night}, {@code --until-shown} (leave at the first frame). Without
+ * {@code --night} the window follows the system's setting.
  */
 public final class Main extends Application {
   /** The mono face first: it names the same family, and the last one loaded answers to the name. */
   private static final String[] FACES = {"B612Mono-Bold", "B612-Regular", "B612-Bold"};
 
-  private final ExecutorService background =
-      Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
-  private CompletableFuture<JournalOpen> journal = new CompletableFuture<>();
-  private Arguments arguments = Arguments.NONE;
+  /** The most that work in the background waits for the first frame. */
+  private static final long LONGEST_HOLD_SECONDS = 5;
 
-  /** Starts the program. */
-  public static void main(String[] given) {
-    launch(Main.class, given);
+  private static @Nullable Preparation preparation;
+
+  private Preparation prepared = Preparation.NONE;
+  private CompletableFuture<@Nullable Void> faces = CompletableFuture.completedFuture(null);
+
+  /**
+   * Starts the program. A class of its own, since the Java launcher refuses an {@link Application}
+   * that lies on the class path.
+   */
+  public static final class Start {
+    private Start() {}
+
+    /** Starts the program. */
+    public static void main(String[] given) {
+      preparation = Preparation.begin(Arguments.of(List.of(given)));
+      launch(Main.class, given);
+    }
+  }
+
+  /**
+   * What can be done while the toolkit starts: the journal is opened and the build folded on
+   * another core. What the build reckons in the background waits for the first frame, which is
+   * worth more.
+   */
+  private record Preparation(
+      Arguments arguments,
+      ExecutorService background,
+      CountDownLatch firstFrame,
+      CompletableFuture<JournalOpen> journal,
+      CompletableFuture<Optional<Session>> session,
+      CompletableFuture<Preferences> sizes) {
+    static final Preparation NONE =
+        new Preparation(
+            Arguments.NONE,
+            Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory()),
+            new CountDownLatch(0),
+            new CompletableFuture<>(),
+            new CompletableFuture<>(),
+            new CompletableFuture<>());
+
+    static Preparation begin(Arguments arguments) {
+      ExecutorService background =
+          Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
+      CountDownLatch firstFrame = new CountDownLatch(1);
+      background.execute(() -> await(firstFrame));
+      CompletableFuture<JournalOpen> journal =
+          CompletableFuture.supplyAsync(
+              () -> Journal.open(arguments.home().resolve("bench.db"), Clock.systemUTC()));
+      CompletableFuture<Optional<Session>> session =
+          journal.thenApply(outcome ->
+              outcome instanceof JournalOpen.Opened opened
+                  ? Optional.of(session(opened.journal(), arguments, background))
+                  : Optional.empty());
+      CompletableFuture<Preferences> sizes =
+          session.thenApply(any -> Preferences.userNodeForPackage(Main.class));
+      return new Preparation(arguments, background, firstFrame, journal, session, sizes);
+    }
+
+    private static void await(CountDownLatch latch) {
+      try {
+        if (!latch.await(LONGEST_HOLD_SECONDS, TimeUnit.SECONDS)) {
+          latch.countDown();
+        }
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      }
+    }
+
+    static Session session(Journal journal, Arguments arguments, ExecutorService background) {
+      Session session =
+          new Session(journal, arguments.home(), arguments.kits(), background, Platform::runLater);
+      if (!arguments.open().isEmpty()) {
+        session.layKit(arguments.open().getFirst());
+      } else if (!arguments.fresh()) {
+        session.layLast();
+      }
+      return session;
+    }
   }
 
   /** Loads the faces shipped inside. */
@@ -53,28 +140,30 @@ public final class Main extends Application {
 
   @Override
   public void init() {
-    arguments = Arguments.of(getParameters().getRaw());
-    Path file = arguments.home().resolve("bench.db");
-    journal =
-        CompletableFuture.supplyAsync(() -> Journal.open(file, Clock.systemUTC()), background);
-    loadFaces();
+    Preparation begun = preparation;
+    prepared = begun == null ? Preparation.begin(Arguments.of(getParameters().getRaw())) : begun;
+    faces = CompletableFuture.runAsync(Main::loadFaces);
   }
 
   @Override
   public void start(Stage stage) {
-    Optional<Journal> opened = opened(journal.join());
-    if (opened.isEmpty()) {
+    Arguments arguments = prepared.arguments();
+    Optional<Session> ready =
+        prepared
+            .session()
+            .join()
+            .or(() ->
+                beside(prepared.journal().join())
+                    .map(j -> Preparation.session(j, arguments, prepared.background())));
+    if (ready.isEmpty()) {
       Platform.exit();
       return;
     }
-    Session session =
-        new Session(
-            opened.get(), arguments.home(), arguments.kits(), background, Platform::runLater);
-    if (!arguments.fresh()) {
-      session.layLast();
-    }
-    BenchWindow window = new BenchWindow(session, Clock.systemUTC(), arguments.night());
-    Preferences sizes = Preferences.userNodeForPackage(Main.class);
+    Session session = ready.get();
+    boolean dark = Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
+    BenchWindow window = new BenchWindow(session, Clock.systemUTC(), arguments.night() || dark);
+    Preferences sizes = prepared.sizes().join();
+    faces.join();
     Scene scene = window.scene(sizes.getDouble("width", 1280), sizes.getDouble("height", 800));
     stage.setTitle(window.words().say("top.nothing"));
     stage.setScene(scene);
@@ -85,49 +174,83 @@ public final class Main extends Application {
       sizes.putDouble("height", scene.getHeight());
       session.close();
     });
+    atFirstFrame(
+        scene,
+        () -> {
+          prepared.firstFrame().countDown();
+          if (arguments.untilShown()) {
+            new PrintStream(new FileOutputStream(FileDescriptor.out), true, StandardCharsets.UTF_8)
+                .println("shown");
+            stage.hide();
+          }
+        });
     stage.show();
-    if (arguments.untilShown()) {
-      Platform.runLater(() -> Platform.runLater(stage::hide));
+    if (!arguments.night()) {
+      Platform.getPreferences()
+          .colorSchemeProperty()
+          .addListener((setting, before, now) -> window.theme(now == ColorScheme.DARK));
     }
   }
 
+  /** Runs something once the first frame is laid out and handed to the renderer. */
+  private static void atFirstFrame(Scene scene, Runnable then) {
+    AtomicBoolean once = new AtomicBoolean();
+    scene.addPostLayoutPulseListener(() -> {
+      if (once.compareAndSet(false, true)) {
+        Platform.runLater(() -> Platform.runLater(then));
+      }
+    });
+  }
+
   /** A journal that cannot be used is left alone; a new one beside it is offered. */
-  private Optional<Journal> opened(JournalOpen outcome) {
+  private static Optional<Journal> beside(JournalOpen outcome) {
     return switch (outcome) {
       case JournalOpen.Opened opened -> Optional.of(opened.journal());
       case JournalOpen.Refused refused -> {
-        ButtonType beside = new ButtonType("Begin " + refused.beside().getFileName());
+        Words words = Words.of("humble.desktop.desktop", Locale.getDefault());
+        ButtonType beside =
+            new ButtonType(words.say("journal.beside", refused.beside().getFileName()));
         Alert alert =
             new Alert(
                 Alert.AlertType.WARNING,
-                refused.why() + "\nIt was left as it is.",
+                words.say("journal.refused", refused.why()),
                 beside,
-                ButtonType.CLOSE);
+                new ButtonType(words.say("journal.leave"), ButtonBar.ButtonData.CANCEL_CLOSE));
         alert.setHeaderText(null);
         boolean begin = alert.showAndWait().filter(beside::equals).isPresent();
-        yield begin ? opened(Journal.open(refused.beside(), Clock.systemUTC())) : Optional.empty();
+        yield begin ? beside(Journal.open(refused.beside(), Clock.systemUTC())) : Optional.empty();
       }
     };
   }
 
   /** What was asked for on the command line. */
-  record Arguments(Path home, List<Path> kits, boolean fresh, boolean night, boolean untilShown) {
-    static final Arguments NONE = new Arguments(Path.of("."), List.of(), false, false, false);
+  record Arguments(
+      Path home,
+      List<Path> kits,
+      List<Path> open,
+      boolean fresh,
+      boolean night,
+      boolean untilShown) {
+    static final Arguments NONE =
+        new Arguments(Path.of("."), List.of(), List.of(), false, false, false);
 
     static Arguments of(List<String> raw) {
       Path home = Path.of(System.getProperty("user.home"), ".local", "share", "humble-circuit");
       List<Path> kits = new ArrayList<>();
+      List<Path> open = new ArrayList<>();
       for (int i = 0; i + 1 < raw.size(); i++) {
-        if (raw.get(i).equals("--home")) {
-          home = Path.of(raw.get(i + 1));
-        } else if (raw.get(i).equals("--kit")) {
-          kits.add(Path.of(raw.get(i + 1)));
+        switch (raw.get(i)) {
+          case "--home" -> home = Path.of(raw.get(i + 1));
+          case "--kit" -> kits.add(Path.of(raw.get(i + 1)));
+          case "--open" -> open.add(Path.of(raw.get(i + 1)));
+          default -> {}
         }
       }
       kits.removeIf(kit -> !Files.exists(kit));
       return new Arguments(
           home,
           kits,
+          open,
           raw.contains("--fresh"),
           raw.contains("--night"),
           raw.contains("--until-shown"));

@@ -2,6 +2,7 @@ package humble.store;
 
 import humble.core.build.BuildEvent;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -12,6 +13,15 @@ final class EventJson {
   private static final JsonMapper JSON =
       JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
 
+  /** A writer for each kind that has found its way already: an append must be quick. */
+  private static final ClassValue<ObjectWriter> WRITERS =
+      new ClassValue<>() {
+        @Override
+        protected ObjectWriter computeValue(Class<?> kind) {
+          return JSON.writerFor(kind);
+        }
+      };
+
   private EventJson() {}
 
   static String kind(BuildEvent event) {
@@ -19,7 +29,7 @@ final class EventJson {
   }
 
   static String body(BuildEvent event) {
-    return JSON.writeValueAsString(event);
+    return WRITERS.get(event.getClass()).writeValueAsString(event);
   }
 
   /**

@@ -17,6 +17,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
+import org.sqlite.SQLiteErrorCode;
 
 /**
  * The journal of one bench. An append returns when the event is on the disk: write-ahead log,
@@ -26,10 +27,16 @@ import org.sqlite.SQLiteDataSource;
  * threads at once.
  */
 public final class Journal implements AutoCloseable {
+  private static final int TRIES = 5;
+
+  /** Small pages, since an event is small and every append writes the page it lies on. */
+  private static final int PAGE_BYTES = 1024;
+
   private final Path file;
   private final Connection connection;
   private final Clock clock;
   private final PreparedStatement insert;
+  private long next;
 
   private Journal(Path file, Connection connection, Clock clock) throws SQLException {
     this.file = file;
@@ -37,7 +44,8 @@ public final class Journal implements AutoCloseable {
     this.clock = clock;
     this.insert =
         connection.prepareStatement(
-            "INSERT INTO event (build, at_ms, kind, body) VALUES (?, ?, ?, ?) RETURNING number");
+            "INSERT INTO event (number, build, at_ms, kind, body) VALUES (?, ?, ?, ?, ?)");
+    this.next = lastNumber() + 1;
   }
 
   /**
@@ -77,6 +85,7 @@ public final class Journal implements AutoCloseable {
     SQLiteConfig config = new SQLiteConfig();
     config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
     config.setBusyTimeout(3000);
+    config.setPageSize(PAGE_BYTES);
     SQLiteDataSource source = new SQLiteDataSource(config);
     source.setUrl("jdbc:sqlite:" + file);
     return source;
@@ -149,17 +158,38 @@ public final class Journal implements AutoCloseable {
   public BuildEvent.Entry append(String build, BuildEvent event) {
     Instant at = clock.instant().truncatedTo(java.time.temporal.ChronoUnit.MILLIS);
     try {
-      insert.setString(1, build);
-      insert.setLong(2, at.toEpochMilli());
-      insert.setString(3, EventJson.kind(event));
-      insert.setString(4, EventJson.body(event));
-      try (ResultSet result = insert.executeQuery()) {
-        result.next();
-        return new BuildEvent.Entry(result.getLong(1), at, event);
-      }
+      insert.setString(2, build);
+      insert.setLong(3, at.toEpochMilli());
+      insert.setString(4, EventJson.kind(event));
+      insert.setString(5, EventJson.body(event));
+      insertNumbered();
+      return new BuildEvent.Entry(next++, at, event);
     } catch (SQLException e) {
       throw new JournalDamage(
           "The journal " + file + " could not be written: " + e.getMessage(), e);
+    }
+  }
+
+  /** Takes the next number; one that another window on this bench has taken is passed over. */
+  private void insertNumbered() throws SQLException {
+    for (int tries = 1; ; tries++) {
+      try {
+        insert.setLong(1, next);
+        insert.executeUpdate();
+        return;
+      } catch (SQLException e) {
+        if (e.getErrorCode() != SQLiteErrorCode.SQLITE_CONSTRAINT.code || tries == TRIES) {
+          throw e;
+        }
+        next = lastNumber() + 1;
+      }
+    }
+  }
+
+  private long lastNumber() throws SQLException {
+    try (Statement statement = connection.createStatement();
+        ResultSet result = statement.executeQuery("SELECT max(number) FROM event")) {
+      return result.next() ? result.getLong(1) : 0;
     }
   }
 

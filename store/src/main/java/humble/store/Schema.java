@@ -4,6 +4,8 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 
@@ -17,6 +19,9 @@ final class Schema {
   /** "HuCi": tells our files from other SQLite files. */
   static final int APPLICATION_ID = 0x48754369;
 
+  /** Held here, since a logger that nobody holds forgets its level. */
+  private static final Logger MIGRATION = Logger.getLogger("org.flywaydb");
+
   private Schema() {}
 
   static int number(Connection connection, String pragma) throws SQLException {
@@ -27,6 +32,7 @@ final class Schema {
   }
 
   static void migrate(DataSource source, Connection connection) throws SQLException {
+    MIGRATION.setLevel(Level.WARNING);
     Flyway.configure()
         .dataSource(source)
         .locations("classpath:humble/store")

@@ -69,19 +69,52 @@ public final class ProgramImage {
     private final List<Overlap> overlaps = new ArrayList<>();
     private @Nullable Long entry;
 
+    /**
+     * The run that grows: records mostly follow each other, and joining them late would be slow.
+     */
+    private byte[] growing = new byte[256];
+
+    private long growingFrom;
+    private int grown;
+
     /** Adds {@code bytes} at {@code address}. */
     public Builder add(long address, byte[] bytes) {
-      if (bytes.length == 0) {
+      if (grown > 0 && address == growingFrom + grown) {
+        grow(bytes);
         return this;
       }
-      Map.Entry<Long, byte[]> before = runs.floorEntry(address + bytes.length - 1);
-      long end = address + bytes.length - 1;
-      if (before == null || before.getKey() + before.getValue().length <= address) {
-        runs.put(address, bytes.clone());
-      } else {
-        splitIn(address, end, bytes);
+      settle();
+      if (bytes.length > 0) {
+        growingFrom = address;
+        grow(bytes);
       }
       return this;
+    }
+
+    private void grow(byte[] bytes) {
+      if (grown + bytes.length > growing.length) {
+        growing =
+            java.util.Arrays.copyOf(
+                growing, Math.max(grown + bytes.length, Math.multiplyExact(growing.length, 2)));
+      }
+      System.arraycopy(bytes, 0, growing, grown, bytes.length);
+      grown += bytes.length;
+    }
+
+    /** Puts the growing run among the others. */
+    private void settle() {
+      if (grown == 0) {
+        return;
+      }
+      byte[] bytes = java.util.Arrays.copyOf(growing, grown);
+      grown = 0;
+      long end = growingFrom + bytes.length - 1;
+      Map.Entry<Long, byte[]> before = runs.floorEntry(end);
+      if (before == null || before.getKey() + before.getValue().length <= growingFrom) {
+        runs.put(growingFrom, bytes);
+      } else {
+        splitIn(growingFrom, end, bytes);
+      }
     }
 
     private void splitIn(long address, long end, byte[] bytes) {
@@ -101,7 +134,7 @@ public final class ProgramImage {
           runs.put(end + 1, java.util.Arrays.copyOfRange(old, (int) (end + 1 - from), old.length));
         }
       }
-      runs.put(address, bytes.clone());
+      runs.put(address, bytes);
     }
 
     /** Sets the start address. */
@@ -112,6 +145,7 @@ public final class ProgramImage {
 
     /** Gives the image, with touching runs joined. */
     public ProgramImage build() {
+      settle();
       List<Segment> segments = new ArrayList<>();
       java.io.ByteArrayOutputStream run = new java.io.ByteArrayOutputStream();
       long start = 0;

@@ -38,7 +38,7 @@ public final class Session {
       Journal journal, Path home, List<Path> kitPaths, Executor background, Executor later) {
     this.journal = journal;
     this.home = home;
-    this.kitPaths = List.copyOf(kitPaths);
+    this.kitPaths = new ArrayList<>(kitPaths);
     this.background = background;
     this.later = later;
   }
@@ -66,14 +66,15 @@ public final class Session {
       Build build = journal.build(id);
       build.began().ifPresent(began -> shelf.add(begun(build, Path.of(began.kitPath()))));
     }
-    for (Path path : kitPaths) {
-      shelf.add(
-          switch (KitFolder.at(path).read()) {
-            case KitRead.Opened opened -> new OnShelf.Fresh(path, opened.kit());
-            case KitRead.Refused refused -> broken(path, refused);
-          });
-    }
+    kitPaths.forEach(path -> shelf.add(fresh(path)));
     return shelf;
+  }
+
+  private static OnShelf fresh(Path path) {
+    return switch (KitFolder.at(path).read()) {
+      case KitRead.Opened opened -> new OnShelf.Fresh(path, opened.kit());
+      case KitRead.Refused refused -> broken(path, refused);
+    };
   }
 
   private static OnShelf begun(Build build, Path path) {
@@ -135,6 +136,31 @@ public final class Session {
     if (!ids.isEmpty()) {
       Build build = journal.build(ids.getFirst());
       build.began().map(began -> begun(build, Path.of(began.kitPath()))).ifPresent(this::lay);
+    }
+  }
+
+  /**
+   * Lays a kit onto the bench: the build of it last worked on, or a new one. A kit that cannot be
+   * read is put on the shelf with its problems and changes nothing.
+   */
+  public void layKit(Path path) {
+    Path kit = path.toAbsolutePath().normalize();
+    addToShelf(kit);
+    for (String id : journal.builds()) {
+      Build build = journal.build(id);
+      if (build.began().map(b -> Path.of(b.kitPath()).equals(kit)).orElse(false)) {
+        lay(begun(build, kit));
+        return;
+      }
+    }
+    lay(fresh(kit));
+  }
+
+  /** Puts a kit on the shelf, unless it stands there. */
+  public void addToShelf(Path path) {
+    Path kit = path.toAbsolutePath().normalize();
+    if (kitPaths.stream().noneMatch(each -> each.toAbsolutePath().normalize().equals(kit))) {
+      kitPaths.add(kit);
     }
   }
 

@@ -21,6 +21,7 @@ public final class IntelHex {
   private long base;
   private boolean segmented;
   private boolean ended;
+  private int number;
 
   private IntelHex(String name) {
     this.name = name;
@@ -47,34 +48,34 @@ public final class IntelHex {
   }
 
   private HexRead file(byte[] bytes) {
-    int number = 0;
     int start = 0;
     for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
       if (at == bytes.length || bytes[at] == '\n') {
         number++;
         int end = at > start && bytes[at - 1] == '\r' ? at - 1 : at;
         if (end > start) {
-          line(bytes, start, end, number);
+          line(bytes, start, end);
         }
         start = at + 1;
       }
     }
     if (!ended && findings.isEmpty()) {
-      findings.add(
-          Finding.error(
-              name + "#line " + number, "The file stops without an end record: it was cut off."));
+      findings.add(Finding.error(where(), "The file stops without an end record: it was cut off."));
     }
     return findings.isEmpty() ? new HexRead.Image(image.build()) : new HexRead.Damaged(findings);
   }
 
-  private void line(byte[] bytes, int start, int end, int number) {
-    String where = name + "#line " + number;
+  private String where() {
+    return name + "#" + number;
+  }
+
+  private void line(byte[] bytes, int start, int end) {
     if (bytes[start] != ':') {
-      findings.add(Finding.error(where, "A record begins with ':'."));
+      findings.add(Finding.error(where(), "A record begins with ':'."));
       return;
     }
     if (ended) {
-      findings.add(Finding.error(where, "There is a record after the end record."));
+      findings.add(Finding.error(where(), "There is a record after the end record."));
       return;
     }
     int count = (end - start - 1) / 2;
@@ -86,7 +87,7 @@ public final class IntelHex {
       if (high < 0 || low < 0) {
         findings.add(
             Finding.error(
-                where, "Character " + (2 * i + 2) + " or the next is no hexadecimal digit."));
+                where(), "Character " + (2 * i + 2) + " or the next is no hexadecimal digit."));
         return;
       }
       record[i] = (byte) (high << 4 | low);
@@ -97,7 +98,7 @@ public final class IntelHex {
       int digits = end - start - 1;
       findings.add(
           Finding.error(
-              where,
+              where(),
               "The record says "
                   + claimed
                   + " data bytes but has "
@@ -109,7 +110,7 @@ public final class IntelHex {
       int right = (record[count - 1] - sum) & 0xff;
       findings.add(
           Finding.error(
-              where,
+              where(),
               String.format(
                   Locale.ROOT,
                   "The checksum is %02X; the record adds up to %02X.",
@@ -117,23 +118,23 @@ public final class IntelHex {
                   right)));
       return;
     }
-    record(record, claimed, where);
+    record(record, claimed);
   }
 
-  private void record(byte[] record, int length, String where) {
+  private void record(byte[] record, int length) {
     long offset = (record[1] & 0xff) << 8 | (record[2] & 0xff);
     byte[] data = java.util.Arrays.copyOfRange(record, 4, 4 + length);
     switch (record[3]) {
       case 0 -> data(offset, data);
       case 1 -> ended = true;
-      case 2 -> base(data, 2, 4, true, where);
-      case 3 -> start(data, where, true);
-      case 4 -> base(data, 2, 16, false, where);
-      case 5 -> start(data, where, false);
+      case 2 -> base(data, 2, 4, true);
+      case 3 -> start(data, true);
+      case 4 -> base(data, 2, 16, false);
+      case 5 -> start(data, false);
       default ->
           findings.add(
               Finding.error(
-                  where,
+                  where(),
                   String.format(Locale.ROOT, "There is no record type %02X.", record[3] & 0xff)));
     }
   }
@@ -147,18 +148,18 @@ public final class IntelHex {
     }
   }
 
-  private void base(byte[] data, int length, int shift, boolean segment, String where) {
+  private void base(byte[] data, int length, int shift, boolean segment) {
     if (data.length != length) {
-      findings.add(Finding.error(where, "An address record has two data bytes."));
+      findings.add(Finding.error(where(), "An address record has two data bytes."));
       return;
     }
     base = (long) ((data[0] & 0xff) << 8 | (data[1] & 0xff)) << shift;
     segmented = segment;
   }
 
-  private void start(byte[] data, String where, boolean segment) {
+  private void start(byte[] data, boolean segment) {
     if (data.length != 4) {
-      findings.add(Finding.error(where, "A start record has four data bytes."));
+      findings.add(Finding.error(where(), "A start record has four data bytes."));
       return;
     }
     long high = (data[0] & 0xff) << 8 | (data[1] & 0xff);

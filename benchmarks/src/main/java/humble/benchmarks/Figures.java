@@ -1,0 +1,38 @@
+package humble.benchmarks;
+
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
+ * append hex core}); none for all.
+ */
+public final class Figures {
+  private Figures() {}
+
+  /** Measures and prints. */
+  public static void main(String[] arguments) throws IOException, InterruptedException {
+    PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
+    List<String> asked =
+        arguments.length == 0
+            ? List.of("start", "append", "hex", "core", "keys")
+            : List.of(arguments);
+    Path root = Path.of(System.getProperty("humble.root", "."));
+    out.println("| figure | measured | beside it | ratio |");
+    out.println("|---|---|---|---|");
+    for (String name : asked) {
+      switch (name) {
+        case "start" -> WindowStart.measure(root, out);
+        case "append" -> EventAppend.measure(out);
+        case "hex" -> HexStart.measure(root, out);
+        case "core" -> CoreFigures.measure(root, out);
+        case "keys" -> KeyToPicture.measure(root, out);
+        default -> out.println("| there is no figure '" + name + "' | | | |");
+      }
+    }
+    System.exit(0);
+  }
+}
