@@ -23,6 +23,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import java.util.prefs.Preferences;
 import javafx.application.Application;
 import javafx.application.ColorScheme;
@@ -50,6 +52,9 @@ public final class Main extends Application {
 
   private static @Nullable Preparation preparation;
 
+  /** Held here, since a logger that nobody holds forgets its level. */
+  private static final Logger TOOLKIT = Logger.getLogger("javafx");
+
   private Preparation prepared = Preparation.NONE;
   private CompletableFuture<@Nullable Void> faces = CompletableFuture.completedFuture(null);
 
@@ -62,6 +67,7 @@ public final class Main extends Application {
 
     /** Starts the program. */
     public static void main(String[] given) {
+      quietToolkit();
       preparation = Preparation.begin(Arguments.of(List.of(given)));
       launch(Main.class, given);
     }
@@ -126,6 +132,14 @@ public final class Main extends Application {
       }
       return session;
     }
+  }
+
+  /**
+   * Keeps the toolkit from warning that it lies on the class path: the ahead-of-time cache asks for
+   * that.
+   */
+  public static void quietToolkit() {
+    TOOLKIT.setLevel(Level.SEVERE);
   }
 
   /** Loads the faces shipped inside. */

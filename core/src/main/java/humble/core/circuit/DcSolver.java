@@ -2,6 +2,7 @@ package humble.core.circuit;
 
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,8 +21,8 @@ import org.jspecify.annotations.Nullable;
  * limiting (Nagel 1975).
  *
  * <p>The ladder: plain Newton; then Gmin stepping, a conductance from every node to ground that is
- * taken away by decades; then short steps, with no node moving by more than 0.3 V at a time. What
- * no rung solves is reported as unsolved.
+ * taken away by decades; then short steps, in which no node moves by more than 0.3 V at a time and
+ * one that swings to and fro by half as much each time. What no rung solves is reported as unsolved.
  */
 public final class DcSolver {
   /**
@@ -41,6 +42,8 @@ public final class DcSolver {
   /** Plain Newton may not throw a node further than this in a step. */
   private static final double PLAIN_STEP_V = 100;
 
+  private static final double SHORT_STEP_V = 0.3;
+  private static final int SHORT_STEPS_FACTOR = 4;
   private static final double AMBIENT_C = 25;
 
   private final Parts parts;
@@ -100,12 +103,19 @@ public final class DcSolver {
 
     /** Gives the number of steps when it settled, with {@code leakS} from every node to ground. */
     OptionalInt newton(double leakS) {
-      return newton(leakS, PLAIN_STEP_V);
+      double[] most = new double[volts.length];
+      Arrays.fill(most, PLAIN_STEP_V);
+      return newton(leakS, most, options.mostSteps(), this::move);
     }
 
-    private OptionalInt newton(double leakS, double mostStepV) {
+    /** Takes the solution of a step, held back; tells whether any node moved. */
+    private interface Move {
+      boolean to(double[] to, double[] mostStepV);
+    }
+
+    private OptionalInt newton(double leakS, double[] mostStepV, int mostSteps, Move move) {
       int settledSteps = 0;
-      for (int step = 1; step <= options.mostSteps(); step++) {
+      for (int step = 1; step <= mostSteps; step++) {
         steps++;
         boolean devicesSettled = stamp(leakS);
         if (!lu.setA(nodal.conductance.copy()) || !finite()) {
@@ -113,7 +123,7 @@ public final class DcSolver {
         }
         lu.solve(nodal.current, next);
         double[] to = next.data.clone();
-        boolean moved = move(to, mostStepV);
+        boolean moved = move.to(to, mostStepV);
         settledSteps = devicesSettled && !moved ? settledSteps + 1 : 0;
         if (settledSteps == 2) {
           return OptionalInt.of(step);
@@ -143,7 +153,7 @@ public final class DcSolver {
       return settled;
     }
 
-    private boolean move(double[] to, double mostStepV) {
+    private boolean move(double[] to, double[] mostStepV) {
       boolean moved = false;
       for (int i = 0; i < to.length; i++) {
         double step = to[i] - volts[i];
@@ -151,8 +161,8 @@ public final class DcSolver {
             options.absoluteVoltageToleranceV()
                 + options.relativeVoltageTolerance() * Math.abs(to[i]);
         moved |= !(Math.abs(step) <= tolerance);
-        if (Math.abs(step) > mostStepV) {
-          to[i] = volts[i] + Math.copySign(mostStepV, step);
+        if (Math.abs(step) > mostStepV[i]) {
+          to[i] = volts[i] + Math.copySign(mostStepV[i], step);
         }
       }
       volts = to;
@@ -169,16 +179,30 @@ public final class DcSolver {
     }
 
     /**
-     * Lets no node move by more than a little in a step: slow, but it follows the pieces of limited
-     * sources.
+     * Lets no node move by more than a little in a step, and less and less where it swings: slow,
+     * but it follows the pieces of limited sources, which throw each other from end to end.
      */
     boolean softStart() {
+      double[] most = new double[volts.length];
+      double[] last = new double[volts.length];
       for (double leak : new double[] {1e-3, 1e-6, 1e-9, 0}) {
-        if (newton(leak, 0.3).isEmpty()) {
+        Arrays.fill(most, SHORT_STEP_V);
+        Arrays.fill(last, 0);
+        int budget = SHORT_STEPS_FACTOR * options.mostSteps();
+        if (newton(leak, most, budget, (to, cap) -> moveSwinging(to, cap, last)).isEmpty()) {
           return false;
         }
       }
       return true;
+    }
+
+    private boolean moveSwinging(double[] to, double[] most, double[] last) {
+      for (int i = 0; i < to.length; i++) {
+        double step = to[i] - volts[i];
+        most[i] = step * last[i] < 0 ? most[i] / 2 : Math.min(SHORT_STEP_V, most[i] * 1.3);
+        last[i] = step;
+      }
+      return move(to, most);
     }
 
     double worstSum() {

@@ -56,6 +56,11 @@ final class Work {
     partFacts();
     kitFacts();
     waterAndStatic();
+    for (Task task : kit.tasks()) {
+      if (task.after().contains("soldering")) {
+        afterSoldering(task);
+      }
+    }
   }
 
   List<Node> nodes() {
@@ -241,11 +246,6 @@ final class Work {
           .forEach(ref -> edge(gate.id(), ref, Phrase.of("route.gate-before", gate.title(), ref)));
       carrying(gate)
           .forEach(ref -> edge(ref, gate.id(), Phrase.of("route.gate-needs", gate.title(), ref)));
-    }
-    for (Task task : kit.tasks()) {
-      if (task.after().contains("soldering")) {
-        afterSoldering(task);
-      }
     }
   }
 

@@ -18,7 +18,7 @@ import java.util.Map;
  * happened below.
  */
 record LanesMat(String title, List<Mark> marks, ZoneId zone, Words words) implements Mat {
-  private static final int LAST = 9;
+  private static final int LAST = 16;
 
   /** One act. */
   record Mark(Instant at, StageId stage, String text, boolean wrong) {}
@@ -58,14 +58,23 @@ record LanesMat(String title, List<Mark> marks, ZoneId zone, Words words) implem
       if (mark.stage() != before) {
         pen.line(px - step / 2, line - 12, px - step / 2, line + 12, Token.INK, 1.5);
         String label = words.say(mark.stage().key());
-        double start = px - step / 2 + 4;
-        if (start > labelEnd + 6) {
+        double start = Math.max(px - step / 2 + 4, labelEnd + 10);
+        if (start < x + (endOfRun(acts, i) + 1) * step) {
           pen.text(label, start, line + 24, 13, Token.INK, Pen.Hang.LEFT);
           labelEnd = start + Pen.width(label, 13, false);
         }
         before = mark.stage();
       }
     }
+  }
+
+  /** Gives the index of the last act of the same stage that follows without a break. */
+  private static int endOfRun(List<Mark> acts, int from) {
+    int end = from;
+    while (end + 1 < acts.size() && acts.get(end + 1).stage() == acts.get(from).stage()) {
+      end++;
+    }
+    return end;
   }
 
   private void last(Pen pen, double x, double y, double w, double h) {

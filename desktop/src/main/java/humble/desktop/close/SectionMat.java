@@ -32,6 +32,7 @@ record SectionMat(
     Words words)
     implements Mat {
   private static final double LABELS_PX = 190;
+  private static final double LABEL_PITCH_PX = 44;
 
   @Override
   public void paint(Pen pen, double w, double h) {
@@ -48,6 +49,7 @@ record SectionMat(
     double y = 84;
     Map<String, double[]> bands = new HashMap<>();
     double boardTop = y;
+    double label = Double.NEGATIVE_INFINITY;
     for (Enclosure.Layer layer : box.layers()) {
       double thick = layer.thicknessMm().high() * scale;
       bands.put(layer.id(), new double[] {y, y + thick});
@@ -62,19 +64,11 @@ record SectionMat(
       } else {
         pen.box(x, y, width, thick, 0, board ? Token.BOARD : Token.COPPER_PALE, Token.INK);
       }
-      double low = layer.thicknessMm().low();
-      double high = layer.thicknessMm().high();
-      pen.bold(layer.title(), x + width + 16, y + thick / 2 - 9, 15, Token.INK, Pen.Hang.LEFT);
-      pen.text(
-          String.format(Locale.ROOT, "%.1f–%.1f mm", low, high),
-          x + width + 16,
-          y + thick / 2 + 10,
-          14,
-          Token.INK_SOFT,
-          Pen.Hang.LEFT);
+      label = Math.max(y + thick / 2, label + LABEL_PITCH_PX);
+      layerLabel(pen, layer, x + width, y + thick / 2, label);
       y += thick;
     }
-    parts(pen, x, width, boardTop, scale);
+    parts(pen, x, width, boardTop, y, scale);
     cutouts(pen, box, bands, x, width);
     fit.screws().stream()
         .filter(s -> s.screw().id().equals(now))
@@ -83,10 +77,33 @@ record SectionMat(
         .ifPresent(screw -> screw(pen, screw, bands, x + 38, scale, h, w));
   }
 
-  private void parts(Pen pen, double x, double width, double boardTop, double scale) {
+  /** Names a layer beside it; a name that had to move down is tied to its layer by a line. */
+  private static void layerLabel(
+      Pen pen, Enclosure.Layer layer, double edge, double middle, double at) {
+    if (at > middle + 1) {
+      pen.line(edge + 2, middle, edge + 12, at, Token.INK_SOFT, 1);
+    }
+    pen.bold(layer.title(), edge + 16, at - 9, 15, Token.INK, Pen.Hang.LEFT);
+    pen.text(
+        String.format(
+            Locale.ROOT, "%.1f–%.1f mm", layer.thicknessMm().low(), layer.thicknessMm().high()),
+        edge + 16,
+        at + 9,
+        14,
+        Token.INK_SOFT,
+        Pen.Hang.LEFT);
+  }
+
+  private void parts(
+      Pen pen, double x, double width, double boardTop, double stackBottom, double scale) {
     double boardWidth = parts.kit().boards().getFirst().widthMm();
     double inner = width - 150;
     double pxPerMm = inner / boardWidth;
+    String tallest =
+        fit.clearances().stream()
+            .max(java.util.Comparator.comparingDouble(CaseFit.Clearance::needsMm))
+            .map(CaseFit.Clearance::ref)
+            .orElse("");
     for (Part part : parts.all()) {
       Place place = part.place();
       if (place == null
@@ -109,7 +126,7 @@ record SectionMat(
           2 * reach * pxPerMm,
           height,
           1,
-          high ? Token.ALARM_PALE : Token.TIN,
+          high ? Token.ALARM_PALE : part.ref().equals(tallest) ? Token.COPPER_PALE : Token.TIN,
           high ? Token.ALARM : Token.INK_SOFT);
       if (high) {
         pen.diamond(px, boardTop - height - 12, 8, Token.ALARM);
@@ -128,11 +145,11 @@ record SectionMat(
                     c.ref(),
                     String.format(Locale.ROOT, "%.1f", c.needsMm()),
                     String.format(Locale.ROOT, "%.1f", c.roomMm())),
-                px,
-                boardTop + 40,
+                Math.max(px, x + width / 2),
+                stackBottom + 20,
                 14,
                 Token.INK,
-                Token.CARD,
+                Token.MAT,
                 Pen.Hang.MIDDLE);
           }
         });
@@ -183,7 +200,7 @@ record SectionMat(
       pen.line(x - 46, head, x - 46, tip, Token.INK, 1.5);
       pen.line(x - 52, head, x - 40, head, Token.INK, 1.5);
       pen.line(x - 52, tip, x - 40, tip, Token.INK, 1.5);
-      pen.mono(
+      pen.bold(
           String.format(Locale.ROOT, "%.0f", screw.chooseMm().getFirst()),
           x - 62,
           (head + tip) / 2,

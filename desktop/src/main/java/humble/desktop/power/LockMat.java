@@ -174,7 +174,7 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
           Token.ALARM,
           null);
       pen.line(at, bar - 6, at, bar + 22, Token.ALARM, 2.5);
-      pen.mono(
+      pen.bold(
           Engineering.reading(volts, "V"),
           Math.clamp(at, x + 60, x + w - 60),
           bar - 44,
@@ -192,7 +192,7 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
     for (int i = 0; i < expected.otherwise().size(); i++) {
       Expectation.IfInstead each = expected.otherwise().get(i);
       double ty = boxTop + 56 + i * 46;
-      pen.mono(Engineering.reading(each.volts(), "V"), x + 104, ty, 17, Token.INK, Pen.Hang.RIGHT);
+      pen.bold(Engineering.reading(each.volts(), "V"), x + 104, ty, 17, Token.INK, Pen.Hang.RIGHT);
       pen.text(
           Pen.fitted(fault(each.fault()), 16, w - 122), x + 120, ty, 16, Token.INK, Pen.Hang.LEFT);
       String supply =

@@ -105,11 +105,12 @@ public final class PowerStage implements Stage {
             "power.window",
             Engineering.reading(expected.window().low(), "V"),
             Engineering.reading(expected.window().high(), "V")));
+    String least = tenth(expected.currentMa().low());
+    String most = tenth(expected.currentMa().high());
     card.why(
-        words.say(
-            "power.current",
-            tenth(expected.currentMa().low()),
-            tenth(expected.currentMa().high())));
+        least.equals(most)
+            ? words.say("power.current-about", least)
+            : words.say("power.current", least, most));
     if (!practiceSupply.isEmpty()) {
       card.why(practiceSupply);
     }

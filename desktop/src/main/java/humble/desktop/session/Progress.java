@@ -27,9 +27,7 @@ public final class Progress {
       }
       case SORT -> {
         List<Line> lines = toSort(kit);
-        yield ratio(
-            lines.stream().filter(line -> build.measured().containsKey(line.id())).count(),
-            lines.size());
+        yield ratio(lines.stream().filter(line -> sorted(build, line)).count(), lines.size());
       }
       case PLAN -> build.school().isPresent() ? 1 : 0;
       case FIT -> {
@@ -75,6 +73,11 @@ public final class Progress {
     return kit.lines().stream()
         .filter(line -> line.kind() == PartKind.RESISTOR && line.bands() > 0)
         .toList();
+  }
+
+  /** Tells whether the pile of a line is known, by the meter or by its bands. */
+  public static boolean sorted(Build build, Line line) {
+    return build.measured().containsKey(line.id()) || build.bandsRead().contains(line.id());
   }
 
   /** Tells whether a step of the plan is done. */

@@ -59,7 +59,7 @@ record ShelfMat(String title, List<Item> items, int chosen) implements Mat {
           if (on) {
             pen.box(px - width / 2, top - height, width, height, 1, Token.TIN, Token.INK);
           } else {
-            pen.line(px, top, px, top - 3, Token.INK_SOFT, 1);
+            pen.box(px - width / 2, top - height, width, height, 1, null, Token.COPPER_PALE);
           }
         }
       }

@@ -15,6 +15,8 @@ import java.util.OptionalDouble;
 record RulerMat(
     String title, List<Slab> slabs, OptionalDouble needle, List<BandColour> bands, String partTitle)
     implements Mat {
+  private static final double SLAB_PX = 108;
+
   /**
    * One line: its value, its tolerance, whether its pile is known, whether the reading belongs to
    * it.
@@ -58,8 +60,8 @@ record RulerMat(
       lastLabelEnd = middle + width / 2;
       labels.add(slab(pen, slab, from, to, left, right, base, level));
     }
-    labels.forEach(Runnable::run);
     needle.ifPresent(ohms -> needle(pen, ohms, from, to, left, right, base));
+    labels.forEach(Runnable::run);
     part(pen, 20, h * 0.72, w - 40, h * 0.25);
   }
 
@@ -81,7 +83,8 @@ record RulerMat(
     double x2 = x(slab.ohms() * (1 + slab.tolerancePct() / 100), from, to, left, right);
     double middle = (x1 + x2) / 2;
     double width = Math.max(x2 - x1, 9);
-    double height = base - 168 - level * 36.0 > 60 ? 108 + level * 36.0 : 108;
+    double height = SLAB_PX;
+    double label = base - height - 18 - level * 32.0;
     pen.box(
         middle - width / 2,
         base - height,
@@ -90,10 +93,13 @@ record RulerMat(
         2,
         slab.decided() ? Token.FLUX : Token.COPPER_PALE,
         Token.COPPER);
+    if (level > 0) {
+      pen.line(middle, base - height, middle, label, Token.COPPER, 1.5);
+    }
     return () -> {
-      pen.tag(slab.label(), middle, base - height - 16, 18, Token.INK, Token.MAT, Pen.Hang.MIDDLE);
+      pen.tag(slab.label(), middle, label, 18, Token.INK, Token.MAT, Pen.Hang.MIDDLE);
       if (slab.sorted()) {
-        pen.standing(middle, base - height - 42, 8, "done");
+        pen.standing(middle, base - 12, 8, "done");
       }
     };
   }
@@ -102,20 +108,19 @@ record RulerMat(
       Pen pen, double ohms, double from, double to, double left, double right, double base) {
     double x = Math.clamp(x(Math.max(ohms, 1e-9), from, to, left, right), left - 12, right + 12);
     double top = base - 262;
-    pen.line(x, top + 24, x, base - 176, Token.ALARM, 2.5);
+    pen.line(x, top + 24, x, base - 12, Token.ALARM, 2.5);
     pen.shape(
         List.of(
-            new double[] {x, base - 166},
-            new double[] {x - 8, base - 182},
-            new double[] {x + 8, base - 182}),
+            new double[] {x, base - 1},
+            new double[] {x - 8, base - 17},
+            new double[] {x + 8, base - 17}),
         Token.ALARM,
         null);
-    pen.line(x, base - 4, x, base + 22, Token.ALARM, 2.5);
     String text = Engineering.reading(ohms, "Ω");
     double width = Pen.width(text, 24, true) + 40;
     double boxLeft = Math.clamp(x - width / 2, 8, Math.max(8, right + 40 - width));
     pen.box(boxLeft, top - 16, width, 40, 6, Token.CARD, Token.ALARM);
-    pen.mono(text, boxLeft + width / 2, top + 4, 22, Token.INK, Pen.Hang.MIDDLE);
+    pen.bold(text, boxLeft + width / 2, top + 4, 24, Token.INK, Pen.Hang.MIDDLE);
   }
 
   private void part(Pen pen, double x, double y, double w, double h) {

@@ -4,6 +4,7 @@ import humble.core.build.BuildEvent;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.marking.BandColour;
+import humble.core.marking.BandReading;
 import humble.core.stock.Match;
 import humble.core.stock.Meter;
 import humble.core.stock.Verdict;
@@ -47,7 +48,7 @@ public final class SortStage implements Stage {
 
   private Optional<Line> current() {
     return Progress.toSort(open.kit()).stream()
-        .filter(line -> !open.build().measured().containsKey(line.id()))
+        .filter(line -> !Progress.sorted(open.build(), line))
         .findFirst();
   }
 
@@ -72,7 +73,9 @@ public final class SortStage implements Stage {
   }
 
   private Optional<Match> match() {
-    return !typed.isEmpty() && reading() instanceof QuantityText.Read read
+    return !typed.isEmpty()
+            && !BandEntry.meant(typed)
+            && reading() instanceof QuantityText.Read read
         ? Optional.of(
             Match.of(open.kit(), PartKind.RESISTOR, read.value(), read.resolution(), Meter.USUAL))
         : Optional.empty();
@@ -97,8 +100,12 @@ public final class SortStage implements Stage {
             words.say("sort.kicker", all.indexOf(line) + 1, all.size()),
             words.say("sort.title", bands));
     card.how(words.say("sort.how"));
-    card.field(typed, words.say("sort.unit", PREFIXES.get(prefix)));
+    boolean bandsMeant = BandEntry.meant(typed);
+    card.field(
+        typed,
+        bandsMeant ? words.say("sort.bands-unit") : words.say("sort.unit", PREFIXES.get(prefix)));
     String go = verdict(card);
+    card.why(words.say("sort.letters"));
     card.why(words.say("sort.meter"));
     card.hint(
         "+",
@@ -137,6 +144,9 @@ public final class SortStage implements Stage {
     if (typed.isEmpty()) {
       return "";
     }
+    if (BandEntry.meant(typed)) {
+      return bandVerdict(card, BandEntry.of(typed, open.kit()));
+    }
     if (reading() instanceof QuantityText.Unreadable bad) {
       card.verdict(false, bad.sentence());
       return "";
@@ -159,8 +169,44 @@ public final class SortStage implements Stage {
     return words.say("sort.go", name(best.line().id()));
   }
 
+  private String bandVerdict(Card.Maker card, BandEntry entry) {
+    if (!entry.unread().isEmpty()) {
+      card.verdict(
+          entry.unread().length() == 1,
+          words.say("sort.bands-unread", entry.unread(), "bk bn rd og ye gn bu vt gy wh gd sr"));
+      return "";
+    }
+    if (entry.readings().isEmpty()) {
+      card.verdict(false, words.say("sort.bands-none"));
+      return "";
+    }
+    for (BandReading reading : entry.readings()) {
+      card.how(
+          words.say(
+              reading.reversed() ? "sort.bands-other-end" : "sort.bands",
+              Engineering.nominal(reading.ohms(), "Ω"),
+              reading.tolerancePct()));
+    }
+    List<Line> lines = entry.lines(open.kit());
+    if (lines.size() != 1) {
+      String value = Engineering.nominal(entry.readings().getFirst().ohms(), "Ω");
+      card.verdict(
+          false,
+          lines.isEmpty() ? words.say("sort.bands-no-line", value) : words.say("sort.bands-two"));
+      return "";
+    }
+    Line line = lines.getFirst();
+    card.verdict(true, words.say("sort.is", name(line.id()), line.refs()));
+    return words.say("sort.go", name(line.id()));
+  }
+
   private String name(String id) {
     return open.kit().line(id).map(line -> LineNames.brief(words, line)).orElse(id);
+  }
+
+  @Override
+  public boolean takesLetter(char letter) {
+    return "bnrogyvws".indexOf(Character.toLowerCase(letter)) >= 0;
   }
 
   @Override
@@ -183,6 +229,15 @@ public final class SortStage implements Stage {
     typed = text;
     if (text.isEmpty()) {
       practiceReading(line);
+      return;
+    }
+    if (BandEntry.meant(text)) {
+      List<Line> lines = BandEntry.of(text, open.kit()).lines(open.kit());
+      if (lines.size() == 1) {
+        open.act(new BuildEvent.BandsRead(lines.getFirst().id()));
+        desk.type("");
+        guessPrefix();
+      }
       return;
     }
     Match match = match().orElse(null);
@@ -208,17 +263,21 @@ public final class SortStage implements Stage {
   public Mat mat() {
     List<RulerMat.Slab> slabs = new ArrayList<>();
     Optional<Match> match = match();
+    List<Line> byBands =
+        BandEntry.meant(typed) ? BandEntry.of(typed, open.kit()).lines(open.kit()) : List.of();
     for (Line line : open.kit().lines()) {
       if (line.kind() == PartKind.RESISTOR
           && Quantity.parse(line.value()) instanceof QuantityText.Read read) {
         Double tolerance = line.tolerancePct();
-        boolean decided = match.flatMap(Match::decision).map(line.id()::equals).orElse(false);
+        boolean decided =
+            byBands.contains(line)
+                || match.flatMap(Match::decision).map(line.id()::equals).orElse(false);
         slabs.add(
             new RulerMat.Slab(
                 LineNames.brief(words, line),
                 read.value(),
                 tolerance == null ? 5 : tolerance,
-                open.build().measured().containsKey(line.id()),
+                Progress.sorted(open.build(), line),
                 decided));
       }
     }

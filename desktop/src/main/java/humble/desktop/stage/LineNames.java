@@ -8,6 +8,9 @@ import humble.core.words.Words;
 
 /** What lines of a parts list are called in the window. */
 public final class LineNames {
+  private static final java.util.regex.Pattern SHAPE =
+      java.util.regex.Pattern.compile("(\\d)x(\\d+)$");
+
   private LineNames() {}
 
   /** Gives a short name: the value where there is one, else the kind. */
@@ -16,8 +19,15 @@ public final class LineNames {
     String kind = words.say("kind." + line.kind().text());
     return switch (line.kind()) {
       case RESISTOR, CAPACITOR, CAPACITOR_POLARISED -> value;
+      case HEADER -> kind + positions(line);
       default -> kind;
     };
+  }
+
+  /** Two headers differ in their rows: {@code 1×4}. */
+  private static String positions(Line line) {
+    java.util.regex.Matcher shape = SHAPE.matcher(line.packageId());
+    return shape.find() ? " " + shape.group(1) + "×" + shape.group(2) : "";
   }
 
   /** Gives the name of several: {@code 220 Ω resistors}. */

@@ -28,6 +28,11 @@ public interface Stage {
   /** Takes a letter where no field is open; in upper case. */
   default void letter(char letter) {}
 
+  /** Tells whether a text typed here may begin with {@code letter}. */
+  default boolean takesLetter(char letter) {
+    return false;
+  }
+
   /** Tells whether a reading typed here may be negative. */
   default boolean takesSign() {
     return false;

@@ -177,7 +177,7 @@ record TreeMat(
         pen.box(cx - size / 2 - 8, cy - size / 2 - 8, size + 16, size + 16, 7, null, Token.COPPER);
       }
       figure(pen, poses.get(i), cx, cy, size);
-      pen.mono(Integer.toString(i + 1), cx, cy + size / 2 + 22, 18, Token.INK, Pen.Hang.MIDDLE);
+      pen.bold(Integer.toString(i + 1), cx, cy + size / 2 + 22, 18, Token.INK, Pen.Hang.MIDDLE);
     }
   }
 

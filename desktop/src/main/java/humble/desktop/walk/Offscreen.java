@@ -61,6 +61,7 @@ public final class Offscreen implements AutoCloseable {
 
   /** Starts the platform. */
   public static void start() {
+    Main.quietToolkit();
     CompletableFuture<Boolean> started = new CompletableFuture<>();
     Platform.startup(() -> started.complete(true));
     started.join();

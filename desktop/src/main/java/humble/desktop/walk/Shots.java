@@ -115,7 +115,7 @@ public final class Shots {
 
   private static void fitTo(Offscreen screen, String title) {
     for (int i = 0;
-        i < 60 && !Offscreen.onScreen(() -> screen.window().card().title().startsWith(title));
+        i < 400 && !Offscreen.onScreen(() -> screen.window().card().title().startsWith(title));
         i++) {
       screen.stepOrWait();
     }

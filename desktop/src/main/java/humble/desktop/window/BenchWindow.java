@@ -70,7 +70,7 @@ public final class BenchWindow implements Desk {
   public BenchWindow(Session session, Clock clock, boolean nightOn) {
     this.session = session;
     this.clock = clock;
-    this.card = new CardView(this::enter);
+    this.card = new CardView(this::enter, words.say("key.why"));
     this.mat = new MatView(palette);
     this.trace = new TraceView(words, palette, this::go);
     this.stage = new ShelfStage(session, this);
@@ -357,11 +357,13 @@ public final class BenchWindow implements Desk {
         && (Character.isDigit(c)
             || c == '.'
             || c == ','
-            || (Character.isLetter(c) && !typed.isEmpty()))) {
+            || (Character.isLetter(c) && (!typed.isEmpty() || stage.takesLetter(c))))) {
       type(typed.toString() + c);
     } else if (Character.isDigit(c)) {
       stage.digit(c - '0');
       refresh();
+    } else if (Character.toUpperCase(c) == 'W') {
+      card.toggleWhy();
     } else if (Character.isLetter(c)) {
       stage.letter(Character.toUpperCase(c));
       refresh();

@@ -1,12 +1,14 @@
 package humble.desktop.window;
 
-import humble.desktop.draw.Pen;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -14,13 +16,36 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
 /** Shows a card. Everything in it comes from the card; nothing is decided here. */
 final class CardView extends VBox {
-  private final Runnable go;
+  private static final double GO_TEXT_PX = 216;
 
-  CardView(Runnable go) {
+  private final Runnable go;
+  private final VBox body = new VBox(12);
+  private final ScrollPane scroll = new ScrollPane(body);
+  private final VBox foot = new VBox(12);
+  private @Nullable Card shown;
+  private boolean whyOpen;
+  private final String whyText;
+
+  /**
+   * Makes an empty card.
+   *
+   * @param go what the large button does
+   * @param whyText what the key says that unfolds the reasons
+   */
+  CardView(Runnable go, String whyText) {
     this.go = go;
+    this.whyText = whyText;
+    scroll.setFitToWidth(true);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    scroll.setFocusTraversable(false);
+    scroll.getStyleClass().add("card-body");
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    getChildren().addAll(scroll, foot);
+    heightProperty().addListener((height, before, now) -> refill());
     getStyleClass().add("card");
     setMinWidth(344);
     setPrefWidth(376);
@@ -28,22 +53,58 @@ final class CardView extends VBox {
   }
 
   void show(Card card) {
-    getChildren().clear();
-    getChildren().add(label(card.kicker(), "kicker"));
-    getChildren().add(label(card.title(), "now"));
-    card.how().forEach(line -> getChildren().add(label(line, "how")));
-    card.field().ifPresent(field -> getChildren().add(field(field)));
-    card.verdict().ifPresent(verdict -> getChildren().add(verdict(verdict)));
-    card.caution().ifPresent(caution -> getChildren().add(caution(caution)));
-    card.rows().forEach(row -> getChildren().add(row(row)));
-    if (!card.why().isEmpty()) {
-      getChildren().add(rule());
-      card.why().forEach(line -> getChildren().add(label(line, "small")));
+    Card before = shown;
+    if (before == null || !before.title().equals(card.title())) {
+      whyOpen = false;
+      scroll.setVvalue(0);
     }
-    Region spring = new Region();
-    VBox.setVgrow(spring, Priority.ALWAYS);
-    getChildren().addAll(spring, goButton(card), hints(card));
+    shown = card;
+    refill();
     setAccessibleText(card.title() + ". " + String.join(" ", card.how()));
+  }
+
+  /** Unfolds what did not fit, or folds it again. */
+  void toggleWhy() {
+    whyOpen = !whyOpen;
+    refill();
+    if (whyOpen) {
+      layout();
+      scroll.setVvalue(1);
+    }
+  }
+
+  /** Fills the card; the reasons fold away under a key when they do not fit. */
+  private void refill() {
+    Card card = shown;
+    if (card == null) {
+      return;
+    }
+    fill(card, false);
+    if (!card.why().isEmpty() && getHeight() > 0) {
+      applyCss();
+      double width = getWidth() - snappedLeftInset() - snappedRightInset();
+      double needed = body.prefHeight(width) + foot.prefHeight(width) + getSpacing();
+      if (needed > getHeight() - snappedTopInset() - snappedBottomInset()) {
+        fill(card, true);
+      }
+    }
+  }
+
+  private void fill(Card card, boolean folded) {
+    List<Node> nodes = new ArrayList<>();
+    nodes.add(label(card.kicker(), "kicker"));
+    nodes.add(label(card.title(), "now"));
+    card.how().forEach(line -> nodes.add(label(line, "how")));
+    card.field().ifPresent(field -> nodes.add(field(field)));
+    card.verdict().ifPresent(verdict -> nodes.add(verdict(verdict)));
+    card.caution().ifPresent(caution -> nodes.add(caution(caution)));
+    card.rows().forEach(row -> nodes.add(row(row)));
+    if (!card.why().isEmpty() && (!folded || whyOpen)) {
+      nodes.add(rule());
+      card.why().forEach(line -> nodes.add(label(line, "small")));
+    }
+    body.getChildren().setAll(nodes);
+    foot.getChildren().setAll(goButton(card), hints(card, folded));
   }
 
   private static Label label(String text, String style) {
@@ -58,7 +119,6 @@ final class CardView extends VBox {
     Label typed = new Label(field.typed().isEmpty() ? "_" : field.typed());
     typed.getStyleClass().add("typed");
     typed.setId("typed");
-    typed.setFont(Pen.mono(40));
     Label unit = new Label(field.unit());
     unit.getStyleClass().add("unit");
     Region spring = new Region();
@@ -111,6 +171,9 @@ final class CardView extends VBox {
 
   private Node goButton(Card card) {
     Label text = new Label(card.go());
+    text.setWrapText(true);
+    text.setMinWidth(GO_TEXT_PX);
+    text.setPrefWidth(GO_TEXT_PX);
     text.setStyle("-fx-text-fill: " + (card.goEnabled() ? "-hc-on-mask" : "-hc-ink") + ";");
     Label key = new Label("Enter");
     key.getStyleClass().add("key");
@@ -133,9 +196,13 @@ final class CardView extends VBox {
     return new StackPane(button);
   }
 
-  private static Node hints(Card card) {
+  private Node hints(Card card, boolean folded) {
     FlowPane flow = new FlowPane(10, 6);
-    for (Card.Hint hint : card.hints()) {
+    List<Card.Hint> hints = new ArrayList<>(card.hints());
+    if (folded) {
+      hints.add(new Card.Hint("W", whyText, this::toggleWhy));
+    }
+    for (Card.Hint hint : hints) {
       Label key = new Label(hint.key());
       key.getStyleClass().add("key");
       Button button = new Button(hint.text(), key);

@@ -36,12 +36,14 @@ public final class EventWords {
               : words.say("event.lights-dark", e.peripheral(), e.dark().stream().sorted().toList());
       case BuildEvent.DisplaySet e ->
           words.say(
-              "event.display",
+              e.setting().pose().mirror() ? "event.display-mirrored" : "event.display",
               e.peripheral(),
-              e.setting().pose().rotateDeg(),
-              e.setting().pose().mirror() ? 1 : 0);
+              e.setting().pose().rotateDeg());
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
-      case BuildEvent.Closed e -> words.say("event.closed", e.step());
+      case BuildEvent.Closed e ->
+          words.knows("event.closed." + e.step())
+              ? words.say("event.closed." + e.step())
+              : words.say("event.closed", e.step());
       case BuildEvent.Noted e -> words.say("event.noted", e.text());
       case BuildEvent.Wrong e -> words.say("event.wrong", e.at());
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());

@@ -1,0 +1,319 @@
+package humble.core.route;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import humble.core.KitMaker;
+import humble.core.kit.LeadClass;
+import humble.core.kit.Mount;
+import humble.core.kit.PackagePin;
+import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
+import humble.core.kit.Parts;
+import humble.core.kit.PointMm;
+import humble.core.kit.Side;
+import humble.core.words.Words;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+class PlannerTest {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
+  private static Plan plan(Parts parts, School school) throws NoPlan {
+    return Planner.plan(parts, school, Map.of(), 0, Set.of());
+  }
+
+  private static List<String> ids(Plan plan) {
+    return plan.steps().stream().map(Step::id).toList();
+  }
+
+  private static KitMaker threeHeights() {
+    return KitMaker.kit()
+        .resistor("R1", "1k")
+        .line("c", PartKind.CAPACITOR, "100n", "disc-2.5", null, "C1")
+        .line("e", PartKind.CAPACITOR_POLARISED, "10u", "radial-5x11", null, "C2")
+        .place("C2", 10, 10)
+        .place("C1", 20, 10)
+        .place("R1", 30, 10);
+  }
+
+  @Test
+  void theLowestPartGoesFirst() throws NoPlan {
+    Plan plan = plan(threeHeights().parts(), School.LOW);
+    assertThat(ids(plan)).containsExactly("fit:R1", "fit:C1", "fit:C2");
+    assertThat(plan.cost().inversions()).isZero();
+    assertThat(plan.optimal()).isTrue();
+    assertThat(plan.steps()).allSatisfy(step -> assertThat(step.because()).isNotEmpty());
+    assertThat(plan.minutes()).isPositive();
+  }
+
+  @Test
+  void theSturdySchoolFitsTheDelicateLast() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .line("x", PartKind.CRYSTAL, "8M", 5.0, "crystal-low", null, List.of("shock"), "Y1")
+            .line("e", PartKind.CAPACITOR_POLARISED, "10u", "radial-5x11", null, "C2")
+            .place("Y1", 10, 10)
+            .place("C2", 20, 10)
+            .parts();
+    assertThat(ids(plan(parts, School.LOW))).containsExactly("fit:Y1", "fit:C2");
+    assertThat(ids(plan(parts, School.STURDY))).containsExactly("fit:C2", "fit:Y1");
+  }
+
+  @Test
+  void whatHidesUnderSomethingGoesBeforeIt() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .line("e", PartKind.CAPACITOR_POLARISED, "10u", "radial-5x11", null, "C2")
+            .line("d", PartKind.DISPLAY, "", "header-1x4", null, "DISP1")
+            .place("C2", Side.TOP, 10, 10, 0, Mount.FLUSH, 0, "DISP1")
+            .place("DISP1", 20, 10)
+            .parts();
+    Plan plan = plan(parts, School.LOW);
+    assertThat(ids(plan)).containsExactly("fit:C2", "fit:DISP1");
+    assertThat(plan.steps().getFirst().because().stream().map(WORDS::say).toList())
+        .anySatisfy(text -> assertThat(text).contains("C2").contains("DISP1"));
+  }
+
+  @Test
+  void socketThenGateThenChip() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .line("s", PartKind.SOCKET, "", "socket-dip-8", null, "SK1")
+            .line("u", PartKind.IC, "", "dip-8", null, "U1")
+            .line("e", PartKind.CAPACITOR_POLARISED, "10u", "radial-5x11", null, "C2")
+            .resistor("R1", "1k")
+            .place("SK1", 20, 20)
+            .place("U1", Side.TOP, 20, 20, 0, Mount.SOCKETED, 0, null)
+            .place("C2", 40, 20)
+            .place("R1", 60, 20)
+            .net("V", "U1.8", "C2.+", "R1.1")
+            .net("GND", "U1.4", "C2.-", "R1.2")
+            .supply("s", 5, 100, "V", "GND")
+            .state("empty", "s", "U1")
+            .gate("rail", "empty", "U1.8", "U1.4", "U1")
+            .parts();
+    for (School school : School.values()) {
+      List<String> ids = ids(plan(parts, school));
+      assertThat(ids.indexOf("fit:SK1")).isLessThan(ids.indexOf("rail"));
+      assertThat(ids.indexOf("fit:R1")).as("carries current").isLessThan(ids.indexOf("rail"));
+      assertThat(ids.indexOf("fit:C2")).isLessThan(ids.indexOf("rail"));
+      assertThat(ids.indexOf("rail")).isLessThan(ids.indexOf("insert:U1"));
+    }
+  }
+
+  @Test
+  void theWashComesAfterSolderingAndBeforeWhatHatesWater() throws NoPlan {
+    Parts parts =
+        threeHeights()
+            .line("d", PartKind.DISPLAY, "", 5.0, "header-1x4", null, List.of("water"), "DISP1")
+            .place("DISP1", 50, 10)
+            .task("wash", "clean", List.of("soldering"), List.of())
+            .parts();
+    List<String> ids = ids(plan(parts, School.LOW));
+    assertThat(ids).containsExactly("fit:R1", "fit:C1", "fit:C2", "wash", "fit:DISP1");
+  }
+
+  @Test
+  void aBoardThatIsTurnedIsSaidSo() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .resistor("R2", "2k")
+            .place("R1", 10, 10)
+            .place("R2", Side.BOTTOM, 10, 10, 0, Mount.FLUSH, 0, null)
+            .parts();
+    Plan plan = plan(parts, School.LOW);
+    assertThat(plan.cost().turns()).isEqualTo(1);
+    assertThat(plan.steps()).extracting(Step::act).contains(Step.Act.TURN);
+  }
+
+  @Test
+  void surfaceMountComesBeforeThroughHole() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .line("j", PartKind.CONNECTOR, "", "usb-edge", null, "J1")
+            .place("R1", 10, 10)
+            .place("J1", 30, 3)
+            .parts();
+    assertThat(ids(plan(parts, School.LOW))).containsExactly("fit:J1", "fit:R1");
+  }
+
+  @Test
+  void factsThatRunInACircleAreNoPlanAndAreNamed() {
+    Parts parts =
+        threeHeights().rule("R1", "C1", "first reason").rule("C1", "R1", "second reason").parts();
+    assertThatThrownBy(() -> plan(parts, School.LOW))
+        .isInstanceOfSatisfying(
+            NoPlan.class,
+            no ->
+                assertThat(no.circle().stream().map(WORDS::say).toList())
+                    .anySatisfy(t -> assertThat(t).contains("first reason"))
+                    .anySatisfy(t -> assertThat(t).contains("second reason")));
+  }
+
+  @Test
+  void theSheetsOwnBreachesAreListed() throws NoPlan {
+    Parts parts =
+        threeHeights()
+            .rule("R1", "C2", "the long part hides it")
+            .sheet("fit", "", "C2")
+            .sheet("fit", "", "R1")
+            .parts();
+    assertThat(plan(parts, School.LOW).violations().stream().map(WORDS::say).toList())
+        .singleElement()
+        .satisfies(text -> assertThat(text).contains("the long part hides it"));
+  }
+
+  @Test
+  void eveningsAreFilledWithWholeSteps() throws NoPlan {
+    Parts parts = threeHeights().parts();
+    double longest =
+        plan(parts, School.LOW).steps().stream().mapToDouble(Step::minutes).max().orElseThrow();
+    Plan plan = Planner.plan(parts, School.LOW, Map.of(), longest + 0.01, Set.of());
+    assertThat(plan.sessions().getFirst().from()).isEqualTo(1);
+    assertThat(plan.sessions().getLast().to()).isEqualTo(plan.steps().size());
+    for (int i = 1; i < plan.sessions().size(); i++) {
+      assertThat(plan.sessions().get(i).from()).isEqualTo(plan.sessions().get(i - 1).to() + 1);
+    }
+    assertThat(plan.sessions().stream().mapToDouble(Plan.Session::minutes).sum())
+        .isCloseTo(plan.minutes(), org.assertj.core.api.Assertions.within(1e-9));
+  }
+
+  @Test
+  void whatIsLackingBlocksItselfAndTheChipOfItsSocket() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .line("s", PartKind.SOCKET, "", "socket-dip-8", null, "SK1")
+            .line("u", PartKind.IC, "", "dip-8", null, "U1")
+            .resistor("R1", "1k")
+            .place("SK1", 20, 20)
+            .place("U1", Side.TOP, 20, 20, 0, Mount.SOCKETED, 0, null)
+            .place("R1", 40, 20)
+            .parts();
+    Plan plan = Planner.plan(parts, School.LOW, Map.of(), 0, Set.of("SK1"));
+    assertThat(ids(plan)).containsExactly("fit:R1");
+    assertThat(plan.blocked())
+        .containsExactly(new Plan.Blocked("SK1", "SK1"), new Plan.Blocked("U1", "SK1"));
+  }
+
+  @Test
+  void untakenChoicesAreNotFitted() throws NoPlan {
+    Parts parts = threeHeights().option("o", "R1", "C1").parts();
+    assertThat(ids(plan(parts, School.LOW))).containsExactly("o", "fit:R1", "fit:C2");
+    assertThat(ids(Planner.plan(parts, School.LOW, Map.of("o", "second"), 0, Set.of())))
+        .containsExactly("o", "fit:C1", "fit:C2");
+  }
+
+  /** Small random kits, every order tried: the search finds a best one. */
+  @Property(tries = 40)
+  void noOrderOfTheSchoolIsBetterThanTheOneFound(@ForAll long seed, @ForAll School school)
+      throws NoPlan {
+    Random random = new Random(seed);
+    int parts = 3 + random.nextInt(4);
+    KitMaker maker = KitMaker.kit();
+    PartKind[] kinds = {PartKind.RESISTOR, PartKind.CAPACITOR, PartKind.CONNECTOR};
+    for (int i = 1; i <= parts; i++) {
+      double height = 1 + random.nextInt(6);
+      LeadClass lead = random.nextBoolean() ? LeadClass.THIN : LeadClass.TAB;
+      maker.pack(
+          new PartPackage(
+              "p" + i,
+              height,
+              List.of(
+                  new PackagePin("1", new PointMm(0, 0)), new PackagePin("2", new PointMm(2, 0))),
+              lead));
+      maker.line(
+          "l" + i,
+          kinds[random.nextInt(3)],
+          "1k",
+          5.0,
+          "p" + i,
+          null,
+          random.nextInt(3) == 0 ? List.of("heat") : List.of(),
+          "X" + i);
+      maker.place(
+          "X" + i,
+          random.nextInt(3) == 0 ? Side.BOTTOM : Side.TOP,
+          i * 5,
+          5,
+          0,
+          Mount.FLUSH,
+          0,
+          null);
+    }
+    if (random.nextBoolean()) {
+      maker.rule("X" + parts, "X1", "so it is");
+    }
+    Parts made = maker.parts();
+    Plan found = plan(made, school);
+    int[] best = null;
+    Work work = new Work(made, Map.of(), Set.of());
+    for (List<Node> order : orders(work, new ArrayList<>())) {
+      int[] score = measured(order).score(school);
+      best = best == null || Arrays.compare(score, best) < 0 ? score : best;
+    }
+    assertThat(found.optimal()).isTrue();
+    assertThat(found.cost().score(school)).isEqualTo(best);
+    assertThat(measured(fits(work, found)).score(school)).isEqualTo(best);
+  }
+
+  private static List<Node> fits(Work work, Plan plan) {
+    return plan.steps().stream()
+        .filter(s -> s.act() == Step.Act.FIT)
+        .map(s -> work.byName().get(s.id()))
+        .toList();
+  }
+
+  private static List<List<Node>> orders(Work work, List<Node> begun) {
+    if (begun.size() == work.nodes().size()) {
+      return List.of(List.copyOf(begun));
+    }
+    List<List<Node>> all = new ArrayList<>();
+    for (Node node : work.nodes()) {
+      boolean open =
+          !begun.contains(node)
+              && work.facts().before(node.index()).keySet().stream()
+                  .allMatch(i -> begun.contains(work.nodes().get(i)));
+      if (open) {
+        begun.add(node);
+        all.addAll(orders(work, begun));
+        begun.removeLast();
+      }
+    }
+    return all;
+  }
+
+  /** The measures by their definitions, over a whole order. */
+  private static Cost measured(List<Node> order) {
+    int turns = 0;
+    int tools = 0;
+    int changes = 0;
+    int inversions = 0;
+    int exposure = 0;
+    for (int i = 0; i < order.size(); i++) {
+      Node node = order.get(i);
+      if (i > 0) {
+        Node last = order.get(i - 1);
+        turns += last.side() != node.side() ? 1 : 0;
+        tools += last.lead() != node.lead() ? 1 : 0;
+        changes += last.kind() != node.kind() ? 1 : 0;
+      }
+      for (Node later : order.subList(i + 1, order.size())) {
+        inversions +=
+            node.side() == later.side() && node.heightMm() > later.heightMm() + 0.5 ? 1 : 0;
+        exposure += node.fragile() ? later.joints() : 0;
+      }
+    }
+    return new Cost(turns, tools, changes, inversions, exposure);
+  }
+}

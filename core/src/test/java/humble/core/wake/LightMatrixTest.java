@@ -1,0 +1,73 @@
+package humble.core.wake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.kit.Peripheral;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+class LightMatrixTest {
+  /** Every pair of four pins both ways: twelve lights. */
+  private static Peripheral.Matrix pairs(double volts) {
+    List<Peripheral.Light> lights = new ArrayList<>();
+    for (int a = 1; a <= 4; a++) {
+      for (int k = 1; k <= 4; k++) {
+        if (a != k) {
+          lights.add(new Peripheral.Light("U1." + a, "U1." + k, "LED" + (lights.size() + 1)));
+        }
+      }
+    }
+    return new Peripheral.Matrix(
+        "m", "U1", List.of(), lights, List.of("U1.1", "U1.2", "U1.3", "U1.4"), volts, 2.0);
+  }
+
+  @Test
+  void nothingDarkSuspectsNothing() {
+    assertThat(new LightMatrix(pairs(3.3)).suspects(Set.of(), Set.of())).isEmpty();
+  }
+
+  @Test
+  void oneDarkLightIsThatLight() {
+    List<LightSuspect> suspects = new LightMatrix(pairs(3.3)).suspects(Set.of(5), Set.of());
+    assertThat(suspects.getFirst().fault()).isEqualTo("dead:5");
+    assertThat(suspects.getFirst().explains()).containsExactly(5);
+    assertThat(suspects.stream().mapToDouble(LightSuspect::belief).sum()).isBetween(0.9, 1.0001);
+  }
+
+  @Test
+  void everyLightOfOnePinMeansThatPin() {
+    Peripheral.Matrix matrix = pairs(3.3);
+    Set<Integer> dark = new java.util.TreeSet<>();
+    for (int n = 1; n <= 12; n++) {
+      Peripheral.Light light = matrix.lights().get(n - 1);
+      if (light.anodePin().equals("U1.2") || light.cathodePin().equals("U1.2")) {
+        dark.add(n);
+      }
+    }
+    LightSuspect first = new LightMatrix(matrix).suspects(dark, Set.of()).getFirst();
+    assertThat(first.fault()).isEqualTo("open:U1.2");
+    assertThat(first.belief()).isGreaterThan(0.99);
+    assertThat(first.explains()).hasSize(6);
+  }
+
+  @Test
+  void aReversedLightIsDarkAtItsTurnAndShinesAtItsMirrors() {
+    Peripheral.Matrix matrix = pairs(3.3);
+    // Light 1 is pin 1 to pin 2, light 4 is pin 2 to pin 1.
+    assertThat(matrix.lights().get(3)).isEqualTo(new Peripheral.Light("U1.2", "U1.1", "LED4"));
+    LightSuspect first = new LightMatrix(matrix).suspects(Set.of(1), Set.of(1)).getFirst();
+    assertThat(first.fault()).isEqualTo("reversed:1");
+  }
+
+  @Property
+  void aDeadLightIsAlwaysAmongTheFirst(@ForAll @IntRange(min = 1, max = 12) int light) {
+    List<LightSuspect> suspects = new LightMatrix(pairs(3.3)).suspects(Set.of(light), Set.of());
+    assertThat(suspects.getFirst().explains()).contains(light);
+    assertThat(suspects.getFirst().group()).contains(suspects.getFirst().fault());
+  }
+}
