@@ -174,11 +174,20 @@ public final class PracticeBench {
   public boolean displayPowered(Peripheral.Display display, BoardState powered) {
     if (parts.part(display.part()).map(p -> p.model()).orElse(null) instanceof Model.Load load
         && new DcSolver(parts).solve(powered, faults) instanceof DcOutcome.Solved solved) {
-      double plus = volts(solved.result(), display.part() + "." + load.plus());
-      double minus = volts(solved.result(), display.part() + "." + load.minus());
+      double plus = lead(solved.result(), display.part() + "." + load.plus());
+      double minus = lead(solved.result(), display.part() + "." + load.minus());
       return plus - minus > RAIL_ALIVE_V;
     }
     return false;
+  }
+
+  /** Gives the volts on the part's own lead, which an open joint lifts off its pad. */
+  private double lead(DcResult result, String pin) {
+    if (result.pins().containsKey(pin)) {
+      Double volts = result.pins().get(pin);
+      return volts == null ? 0 : volts;
+    }
+    return volts(result, pin);
   }
 
   /** Gives what is wrong with this board, for the end of a drill. */

@@ -217,7 +217,7 @@ public final class Main extends Application {
   }
 
   /** A journal that cannot be used is left alone; a new one beside it is offered. */
-  private static Optional<Journal> beside(JournalOpen outcome) {
+  static Optional<Journal> beside(JournalOpen outcome) {
     return switch (outcome) {
       case JournalOpen.Opened opened -> Optional.of(opened.journal());
       case JournalOpen.Refused refused -> {

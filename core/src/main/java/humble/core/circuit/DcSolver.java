@@ -22,7 +22,8 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>The ladder: plain Newton; then Gmin stepping, a conductance from every node to ground that is
  * taken away by decades; then short steps, in which no node moves by more than 0.3 V at a time and
- * one that swings to and fro by half as much each time. What no rung solves is reported as unsolved.
+ * one that swings to and fro by half as much each time. What no rung solves is reported as
+ * unsolved.
  */
 public final class DcSolver {
   /**

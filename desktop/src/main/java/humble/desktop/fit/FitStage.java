@@ -91,6 +91,11 @@ public final class FitStage implements Stage {
                 plan.steps().size(),
                 words.say("plan." + plan.school().text())),
             title(step));
+    Caution stop = open.stopBefore(names(step)).orElse(null);
+    if (stop != null) {
+      return finish(card.how(words.say("caution.stop.how")).caution(true, stop.text()))
+          .go(words.say("caution.stop.go"));
+    }
     return switch (step.act()) {
       case FIT, INSERT -> part(card, step);
       case GATE -> finish(card.how(words.say("fit.gate.how"))).go(words.say("fit.to-power"));
@@ -98,6 +103,12 @@ public final class FitStage implements Stage {
       case TURN -> finish(card.how(words.say("fit.turn.how"))).go(words.say("fit.turned"));
       case CHOOSE -> choose(card, step);
     };
+  }
+
+  private static List<String> names(Step step) {
+    List<String> names = new ArrayList<>(step.refs());
+    names.add(step.id());
+    return names;
   }
 
   private String title(Step step) {
@@ -373,6 +384,11 @@ public final class FitStage implements Stage {
     Step step = current().orElse(null);
     if (step == null) {
       desk.go(Progress.current(open) == StageId.FIT ? StageId.LOAD : Progress.current(open));
+      return;
+    }
+    Caution stop = open.stopBefore(names(step)).orElse(null);
+    if (stop != null) {
+      open.act(new BuildEvent.Acknowledged(stop.at()));
       return;
     }
     switch (step.act()) {

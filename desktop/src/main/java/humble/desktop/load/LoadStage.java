@@ -186,7 +186,7 @@ public final class LoadStage implements Stage {
     answer = "";
     cancelled.set(false);
     AtomicReference<Transfer.Outcome> outcome = new AtomicReference<>();
-    Transfer transfer = new Transfer(open.practice().link(target), target);
+    Transfer transfer = new Transfer(open.board(target), target);
     open.inBackground(
         () ->
             outcome.set(

@@ -91,6 +91,12 @@ public final class PowerStage implements Stage {
       takeBack(card);
       return card.go(words.say("power.back"));
     }
+    Caution stop = open.stopBefore(List.of(gate.id())).orElse(null);
+    if (stop != null) {
+      card.how(words.say("caution.stop.how")).caution(true, stop.text());
+      takeBack(card);
+      return card.go(words.say("caution.stop.go"));
+    }
     card.how(
         words.say(
             "power.supply",
@@ -234,6 +240,11 @@ public final class PowerStage implements Stage {
     Expectation expected = expectation(gate).orElse(null);
     if (expected == null || !ready(gate)) {
       desk.go(StageId.FIT);
+      return;
+    }
+    Caution stop = open.stopBefore(List.of(gate.id())).orElse(null);
+    if (stop != null) {
+      open.act(new BuildEvent.Acknowledged(stop.at()));
       return;
     }
     if (text.isEmpty()) {

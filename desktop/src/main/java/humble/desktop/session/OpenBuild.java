@@ -1,15 +1,25 @@
 package humble.desktop.session;
 
 import humble.bench.PracticeBench;
+import humble.bench.SerialLink;
+import humble.bench.Transfer;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.firmware.ProgramImage;
+import humble.core.kit.Caution;
+import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.stock.Stocktake;
+import humble.formats.hex.HexRead;
+import humble.formats.hex.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
+import java.io.IOException;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,6 +42,7 @@ public final class OpenBuild {
   private final Executor background;
   private final Executor later;
   private final Runnable changed;
+  private final Set<String> restored = new HashSet<>();
   private Build build;
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
@@ -109,6 +120,54 @@ public final class OpenBuild {
   public Optional<Plan> plan() {
     School school = build.school().flatMap(School::named).orElse(School.LOW);
     return reckoned().map(r -> r.plans().get(school));
+  }
+
+  /**
+   * Gives the caution that says stop at one of {@code names} and has not been acknowledged: work
+   * goes on only after that.
+   */
+  public Optional<Caution> stopBefore(Collection<String> names) {
+    return kit.cautions().stream()
+        .filter(caution -> caution.level() == Caution.Level.STOP)
+        .filter(caution -> names.contains(caution.at()))
+        .filter(caution -> !build.acknowledged().contains(caution.at()))
+        .findFirst();
+  }
+
+  /**
+   * Gives the line to the practice bench's board, which keeps its memory as a real one does: what
+   * the journal says was loaded is in it again.
+   */
+  public SerialLink board(Firmware.Target target) {
+    if (restored.add(target.id())) {
+      build.loaded().values().stream()
+          .filter(loaded -> loaded.practice() && loaded.target().equals(target.id()))
+          .forEach(loaded -> restore(target, loaded));
+    }
+    return practice.link(target);
+  }
+
+  /** A file that is gone or has changed since leaves the board empty; it then says so itself. */
+  private void restore(Firmware.Target target, BuildEvent.Loaded loaded) {
+    for (Firmware.Image image : kit.firmware().images()) {
+      if (image.id().equals(loaded.image())) {
+        image(image)
+            .filter(program -> program.sha256().equals(loaded.sha256()))
+            .ifPresent(program ->
+                new Transfer(practice.link(target), target)
+                    .send(program, share -> {}, () -> false));
+      }
+    }
+  }
+
+  private Optional<ProgramImage> image(Firmware.Image image) {
+    try {
+      return IntelHex.read(image.file(), folder.bytes(image.file())) instanceof HexRead.Image read
+          ? Optional.of(read.image())
+          : Optional.empty();
+    } catch (IOException e) {
+      return Optional.empty();
+    }
   }
 
   /** Runs {@code work} in the background and {@code then} on the interface thread. */

@@ -306,7 +306,7 @@ public final class WakeStage implements Stage {
     if (targets.isEmpty()) {
       return "";
     }
-    SerialLink link = open.practice().link(targets.getFirst());
+    SerialLink link = open.board(targets.getFirst());
     try {
       String answer = link.ask("start");
       return answer.equals("ok") ? "" : words.say("wake.not-started", answer);
@@ -358,7 +358,7 @@ public final class WakeStage implements Stage {
       return started;
     }
     try {
-      String answer = open.practice().link(targets.getFirst()).ask(request);
+      String answer = open.board(targets.getFirst()).ask(request);
       return answer.equals("ok") ? "" : answer;
     } catch (IOException e) {
       return String.valueOf(e.getMessage());

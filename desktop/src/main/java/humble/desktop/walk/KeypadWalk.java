@@ -6,7 +6,10 @@ import humble.core.wake.Pose;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
 import humble.desktop.window.BenchWindow;
+import java.util.ArrayList;
+import java.util.List;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -44,26 +47,47 @@ public final class KeypadWalk {
   }
 
   /**
-   * Does what the card asks for next; false while it waits for something that is being worked out.
+   * Presses what the card asks for next; false while it waits for something that is being worked
+   * out.
    */
   public boolean step() {
+    List<KeyCode> keys = next();
+    keys.forEach(this::press);
+    return !keys.isEmpty();
+  }
+
+  /**
+   * Gives the keys that the card asks for next, none while it waits. Bring your own cable: the kit
+   * has none.
+   */
+  public List<KeyCode> next() {
     Card card = window.card();
-    if (window.stage() == StageId.UNPACK && card.title().contains("USB")) {
-      number("1");
+    if (window.stage() == StageId.UNPACK
+        && card.title().contains("USB")
+        && card.field().map(field -> field.typed().isEmpty()).orElse(false)) {
+      return List.of(KeyCode.NUMPAD1, KeyCode.ENTER);
+    }
+    if (card.goEnabled()) {
+      return List.of(KeyCode.ENTER);
     }
     if (window.stage() == StageId.WAKE && asksForPicture(card)) {
-      number(Integer.toString(picture()));
-    } else if (window.stage() == StageId.FIT && !card.goEnabled()) {
-      int rows = (int) card.rows().stream().skip(1).count();
-      for (int i = 1; i <= Math.min(2, rows); i++) {
-        number(Integer.toString(i));
+      return List.of(digit(picture()));
+    }
+    long open = card.rows().stream().skip(1).filter(row -> row.standing() != Standing.DONE).count();
+    if (window.stage() == StageId.FIT && open > 0) {
+      List<KeyCode> marks = new ArrayList<>();
+      for (int row = 1; row < card.rows().size() && marks.size() < 2; row++) {
+        if (card.rows().get(row).standing() != Standing.DONE) {
+          marks.add(digit(row));
+        }
       }
+      return marks;
     }
-    if (!window.card().goEnabled()) {
-      return false;
-    }
-    press(KeyCode.ENTER);
-    return true;
+    return List.of();
+  }
+
+  private static KeyCode digit(int digit) {
+    return KeyCode.valueOf("NUMPAD" + digit);
   }
 
   private boolean asksForPicture(Card card) {

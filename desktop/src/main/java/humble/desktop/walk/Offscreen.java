@@ -27,6 +27,7 @@ import javax.imageio.ImageIO;
 public final class Offscreen implements AutoCloseable {
   private static final int WAIT_MS = 20;
   private static final int LONGEST_WAITS = 1500;
+  private static final int LONGEST_STEPS = 5000;
 
   private final ExecutorService background =
       Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
@@ -94,8 +95,8 @@ public final class Offscreen implements AutoCloseable {
   /** Walks on until {@code stage} is open; false when the walk ended or got stuck before. */
   public boolean walkTo(StageId target) {
     int waits = 0;
-    while (!onScreen(() -> window.stage() == target)) {
-      if (onScreen(walk::over) || waits > LONGEST_WAITS) {
+    for (int steps = 0; !onScreen(() -> window.stage() == target); steps++) {
+      if (onScreen(walk::over) || waits > LONGEST_WAITS || steps > LONGEST_STEPS) {
         return false;
       }
       waits = stepOrWait() ? 0 : waits + 1;

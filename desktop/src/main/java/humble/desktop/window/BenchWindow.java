@@ -25,6 +25,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -83,6 +84,9 @@ public final class BenchWindow implements Desk {
 
   private void lay() {
     name.getStyleClass().add("build-name");
+    for (Region kept : List.of(board, practice, night, bench)) {
+      kept.setMinWidth(Region.USE_PREF_SIZE);
+    }
     board.getStyleClass().add("soft");
     bench.getStyleClass().add("soft");
     practice.getStyleClass().add("switch");

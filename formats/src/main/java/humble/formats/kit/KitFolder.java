@@ -156,11 +156,16 @@ public final class KitFolder {
       if (zip.size() > MOST_ENTRIES) {
         throw new IOException("the archive holds more than 4000 entries");
       }
+      long unpacked = 0;
       for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
         if (!inside(entry.getName())) {
           throw new IOException(
               "the archive's entry '" + entry.getName() + "' leads out of the kit");
         }
+        unpacked += Math.max(0, entry.getSize());
+      }
+      if (unpacked > MOST_BYTES) {
+        throw new IOException("the archive is larger than 256 MiB unpacked");
       }
       ZipEntry entry = zip.getEntry(prefix(zip) + name);
       if (entry == null) {

@@ -35,6 +35,9 @@ final class KitJson {
 
   private final Cursor root;
 
+  private static final List<String> KIT_KINDS =
+      List.of("badge", "computer", "console", "controller", "instrument", "module", "conversion");
+
   KitJson(Cursor root) {
     this.root = root;
   }
@@ -49,7 +52,7 @@ final class KitJson {
             root.needText("id"),
             root.needText("name"),
             root.text("revision"),
-            root.text("kind"),
+            kitKind(root),
             root.text("summary"),
             root.each("boards", KitJson::board),
             root.each("lines", KitJson::line),
@@ -72,6 +75,14 @@ final class KitJson {
             root.each("packages", KitJson::partPackage));
     root.noteUnread();
     return kit;
+  }
+
+  private static String kitKind(Cursor c) {
+    String kind = c.maybeText("kind").orElse("module");
+    if (!KIT_KINDS.contains(kind)) {
+      c.error("kind", "A kit is one of: " + String.join(", ", KIT_KINDS) + ".");
+    }
+    return kind;
   }
 
   private static Board board(Cursor c) {

@@ -1,0 +1,137 @@
+package humble.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import humble.core.circuit.Fault;
+import humble.core.kit.Gate;
+import humble.core.kit.Kit;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.Peripheral;
+import humble.core.power.Expectation;
+import humble.core.power.GateReckoning;
+import humble.core.stock.Match;
+import humble.core.stock.Meter;
+import humble.core.wake.DisplaySetting;
+import humble.core.wake.LightMatrix;
+import humble.core.wake.Pose;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** The answers of the practice bench come from the circuit: a fault in it changes them. */
+class PracticeBenchTest {
+  private static final Kit KIT = read();
+  private static final Parts PARTS = Parts.of(KIT);
+
+  private static Kit read() {
+    Path path = Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth");
+    return switch (KitFolder.at(path).read()) {
+      case KitRead.Opened opened -> opened.kit();
+      case KitRead.Refused refused -> throw new AssertionError(refused.findings().toString());
+    };
+  }
+
+  private static PracticeBench bench(long seed, String... faults) {
+    return new PracticeBench(
+        PARTS,
+        seed,
+        java.util.Arrays.stream(faults).map(f -> Fault.parse(f).orElseThrow()).toList());
+  }
+
+  private static Gate gate() {
+    return KIT.gate("rail33").orElseThrow();
+  }
+
+  @Property(tries = 25)
+  void aHealthyBoardReadsAsExpectedWithTheMetersOwnError(@ForAll long seed) {
+    Expectation expected = new GateReckoning(PARTS).of(gate()).orElseThrow();
+    PracticeBench.Shown shown = bench(seed).read(gate(), expected.limitMa()).orElseThrow();
+    assertThat(shown.reading()).isCloseTo(3.3, within(0.05));
+    assertThat(shown.limited()).isFalse();
+    assertThat(shown.supplyMa())
+        .isCloseTo((expected.currentMa().low() + expected.currentMa().high()) / 2, within(0.2));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"open:D1.k,0.0", "reversed:U2,0.0", "short:C1.1-C1.2,0.0"})
+  void aFaultChangesWhatTheMeterSays(String fault, double notAbove) {
+    PracticeBench.Shown shown = bench(1, fault).read(gate(), 20).orElseThrow();
+    assertThat(Math.abs(shown.reading() - 3.3)).isGreaterThan(0.3);
+    assertThat(notAbove).isNotNaN();
+  }
+
+  @Test
+  void theSameSeedIsTheSameBench() {
+    assertThat(bench(5).measureLine("r11k")).isEqualTo(bench(5).measureLine("r11k"));
+    assertThat(bench(5).figure(screen(), DisplaySetting.PLAIN))
+        .isEqualTo(bench(5).figure(screen(), DisplaySetting.PLAIN));
+  }
+
+  @Property(tries = 100)
+  void partsLieInsideTheirToleranceAndMatchTheirLine(@ForAll long seed) {
+    for (String line : List.of("r220", "r2k2", "r1k", "r10k", "r11k")) {
+      double read = bench(seed).measureLine(line).orElseThrow();
+      Match match = Match.of(KIT, PartKind.RESISTOR, read, read / 1000, Meter.USUAL);
+      assertThat(match.lines().getFirst().line().id()).isEqualTo(line);
+    }
+    assertThat(bench(seed).measureLine("sock28")).isEmpty();
+  }
+
+  private static Peripheral.Matrix lamps() {
+    return (Peripheral.Matrix) KIT.peripherals().getFirst();
+  }
+
+  private static Peripheral.Display screen() {
+    return (Peripheral.Display) KIT.peripherals().get(1);
+  }
+
+  @Test
+  void everyLightOfAHealthyBoardShines() {
+    assertThat(bench(1).darkLights(lamps(), KIT.state("idle").orElseThrow())).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"reversed:LED7,7", "missing:LED12,12", "open:LED20.k,20"})
+  void aFaultyLightStaysDarkAndTheMatrixSuspectsIt(String fault, int light) {
+    Set<Integer> dark = bench(1, fault).darkLights(lamps(), KIT.state("idle").orElseThrow());
+    assertThat(dark).containsExactly(light);
+    assertThat(new LightMatrix(lamps()).suspects(dark, Set.of()).getFirst().explains())
+        .containsExactly(light);
+  }
+
+  @Test
+  void anOpenDriveResistorDarkensEveryLightOfItsPin() {
+    Set<Integer> dark = bench(1, "open:R3.1").darkLights(lamps(), KIT.state("idle").orElseThrow());
+    assertThat(dark).hasSize(8);
+    assertThat(new LightMatrix(lamps()).suspects(dark, Set.of()).getFirst().fault())
+        .isEqualTo("open:U1.3");
+  }
+
+  @Test
+  void theDisplayIsMountedSomehowAndTheRightSettingTurnsItUpright() {
+    for (long seed = 0; seed < 20; seed++) {
+      PracticeBench bench = bench(seed);
+      Pose seen = bench.figure(screen(), DisplaySetting.PLAIN);
+      assertThat(seen).isNotEqualTo(Pose.UPRIGHT);
+      DisplaySetting needed =
+          DisplaySetting.PLAIN.neededFor(new DisplaySetting.Seen(seen, false, false, 0, 0));
+      assertThat(bench.figure(screen(), needed)).isEqualTo(Pose.UPRIGHT);
+    }
+  }
+
+  @Test
+  void aDisplayWithoutItsSupplyShowsNothing() {
+    assertThat(bench(1).displayPowered(screen(), KIT.state("idle").orElseThrow())).isTrue();
+    assertThat(bench(1, "open:DISP1.2").displayPowered(screen(), KIT.state("idle").orElseThrow()))
+        .isFalse();
+  }
+}

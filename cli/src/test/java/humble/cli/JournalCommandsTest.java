@@ -1,0 +1,85 @@
+package humble.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.BuildEvent;
+import humble.store.Journal;
+import humble.store.JournalOpen;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * The commands that look into the journal, as processes of their own: it is found by environment.
+ */
+class JournalCommandsTest {
+  @TempDir Path folder;
+
+  private record Ran(int status, String out, String err) {}
+
+  private Ran run(String... arguments) throws IOException, InterruptedException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "--enable-native-access=ALL-UNNAMED",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "humble.cli.Humble"));
+    command.addAll(List.of(arguments));
+    ProcessBuilder builder = new ProcessBuilder(command);
+    builder.environment().put("HUMBLE_HOME", folder.resolve("bench").toString());
+    Path err = folder.resolve("err.txt");
+    builder.redirectError(err.toFile());
+    Process process = builder.start();
+    String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+    return new Ran(process.exitValue(), out, Files.readString(err));
+  }
+
+  private void journal(BuildEvent... events) {
+    if (Journal.open(folder.resolve("bench/bench.db"), Clock.systemUTC())
+        instanceof JournalOpen.Opened opened) {
+      try (Journal journal = opened.journal()) {
+        for (BuildEvent event : events) {
+          journal.append("glowmoth-1", event);
+        }
+      }
+    }
+  }
+
+  @Test
+  void buildsAndReportReadTheJournalOfTheWindow() throws IOException, InterruptedException {
+    Ran none = run("builds");
+    assertThat(none.status()).isEqualTo(2);
+    assertThat(none.err()).contains("no journal");
+    String kit =
+        Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth")
+            .toAbsolutePath()
+            .toString();
+    journal(
+        new BuildEvent.Began("Glowmoth lantern badge", "glowmoth", kit, 7),
+        new BuildEvent.Counted("r220", 7));
+    assertThat(run("builds", "--json").out().strip())
+        .isEqualTo(
+            "{\"builds\":[{\"id\":\"glowmoth-1\",\"name\":\"Glowmoth lantern badge\",\"kit\":\"glowmoth\","
+                + "\"stage\":\"unpack\",\"done\":false}]}");
+    Path report = folder.resolve("report.html");
+    assertThat(run("report", "glowmoth-1", "-o", report.toString()).status()).isZero();
+    assertThat(report).content().contains("Counted r220: 7");
+    Ran again = run("report", "glowmoth-1", "-o", report.toString());
+    assertThat(again.status()).isEqualTo(2);
+    assertThat(again.err()).contains("--force");
+    assertThat(run("report", "glowmoth-1", "-o", report.toString(), "--force").status()).isZero();
+    assertThat(run("report", "moth-9", "-o", folder.resolve("x.html").toString()).status())
+        .isEqualTo(2);
+    assertThat(folder.resolve("x.html")).doesNotExist();
+  }
+}

@@ -1,0 +1,344 @@
+package humble.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.desktop.session.Progress;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Predicate;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Each stage as a maker meets it, keys in and card out. */
+class StagesTest {
+  @TempDir Path home;
+
+  private static Build build(BenchInTest bench) {
+    return BenchInTest.on(() -> bench.session().open().orElseThrow().build());
+  }
+
+  private static boolean titled(BenchInTest bench, String text) {
+    return bench.card().title().contains(text);
+  }
+
+  @Test
+  void theShelfOffersTheKitAndBeginsIt() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      assertThat(bench.at()).isEqualTo(StageId.SHELF);
+      assertThat(bench.card().title()).isEqualTo("Begin: Glowmoth lantern badge");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.at()).isEqualTo(StageId.UNPACK);
+      assertThat(build(bench).began()).isPresent();
+      bench.press(KeyCode.F1);
+      assertThat(bench.card().title()).isEqualTo("Glowmoth lantern badge");
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().title()).startsWith("Begin:");
+    }
+  }
+
+  @Test
+  void countsAreTypedAndWhatIsShortIsSaid() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      bench.walkUntil(() -> titled(bench, "220 Ω"));
+      bench.number("5");
+      assertThat(bench.card().verdict().orElseThrow().text()).isEqualTo("1 short.");
+      assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).counted()).containsEntry("r220", 5);
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(build(bench).counted()).doesNotContainKey("r220");
+      bench.number("7");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("1 to spare");
+      bench.press(KeyCode.ENTER);
+      bench.number("0");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).counted()).containsEntry("r2k2", 0);
+      bench.walkUntil(() -> titled(bench, "Something is short"));
+      bench.waitFor(() -> bench.card().why().stream().anyMatch(line -> line.contains("R7")));
+    }
+  }
+
+  @Test
+  void aReadingThatCannotBeReadKeepsTheFieldAndNamesTheCharacter() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      bench.number("4..7");
+      Card card = bench.card();
+      assertThat(card.field().orElseThrow().typed()).isEqualTo("4..7");
+      assertThat(card.verdict().orElseThrow().text()).contains("'.'").contains("character 3");
+      assertThat(card.goEnabled()).isFalse();
+      int before = build(bench).entries().size();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).entries()).hasSize(before);
+      bench.press(KeyCode.BACK_SPACE, KeyCode.BACK_SPACE, KeyCode.BACK_SPACE);
+      assertThat(bench.card().field().orElseThrow().typed()).isEqualTo("4");
+    }
+  }
+
+  @Test
+  void thePrefixIsGuessedAndPlusMovesIt() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      bench.number("221");
+      assertThat(bench.card().field().orElseThrow().unit()).isEqualTo("Ω");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("220 Ω").contains("R1");
+      bench.press(KeyCode.ESCAPE, KeyCode.ADD);
+      bench.number("11.02");
+      assertThat(bench.card().field().orElseThrow().unit()).isEqualTo("kΩ");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("11 kΩ");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).measured()).containsOnlyKeys("r11k");
+      bench.number("470");
+      assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
+      assertThat(bench.card().goEnabled()).isFalse();
+    }
+  }
+
+  @Test
+  void bandsAreTypedByLettersAndReadFromBothEnds() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      bench.type("rdrdbn");
+      assertThat(bench.card().field().orElseThrow().typed()).isEqualTo("rdrdbn");
+      bench.type("gd");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("220 Ω");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).bandsRead()).containsExactly("r220");
+      bench.type("rdxx");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("xx");
+      assertThat(bench.card().goEnabled()).isFalse();
+      bench.press(KeyCode.ESCAPE);
+      bench.type("gygybngd");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("no line");
+    }
+  }
+
+  @Test
+  void twoDifferentMarksAreLookedAtBeforeWhatCanBurstIsDone() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkUntil(() -> titled(bench, "Fit C1"));
+      assertThat(bench.card().caution().orElseThrow().grave()).isTrue();
+      assertThat(bench.card().caution().orElseThrow().text()).contains("burst");
+      assertThat(bench.card().goEnabled()).isFalse();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).fittedRefs()).doesNotContain("C1");
+      bench.number("1");
+      bench.number("1");
+      assertThat(bench.card().goEnabled()).as("the same mark twice is one mark").isFalse();
+      assertThat(bench.card().rows().get(1).standing()).isEqualTo(Standing.DONE);
+      bench.number("3");
+      assertThat(bench.card().goEnabled()).isTrue();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).fittedRefs()).contains("C1");
+    }
+  }
+
+  @Test
+  void turningTheBoardTurnsWhatIsSaid() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkUntil(() -> titled(bench, "Fit D1"));
+      List<String> before = bench.card().how();
+      bench.type("t");
+      assertThat(bench.card().how()).isNotEqualTo(before);
+      assertThat(build(bench).view("main").orElseThrow().turnDeg()).isEqualTo(90);
+      bench.type("f");
+      assertThat(build(bench).view("main").orElseThrow().side()).isEqualTo("bottom");
+      bench.press(KeyCode.SUBTRACT, KeyCode.SUBTRACT);
+      assertThat(bench.card().how()).isEqualTo(before);
+    }
+  }
+
+  @Test
+  void aGateOpensForARightReadingOnly() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.POWER);
+      bench.waitFor(() -> bench.card().field().isPresent());
+      assertThat(bench.card().caution().orElseThrow().grave()).isTrue();
+      bench.number("1.1");
+      assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).gateReadings().get("rail33").verdict()).isEqualTo("outside");
+      assertThat(build(bench).passedGates()).isEmpty();
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(bench.card().field().orElseThrow().typed()).as("a sign may lead").isEqualTo("-");
+      bench.press(KeyCode.BACK_SPACE);
+      bench.number("3.31");
+      assertThat(bench.card().verdict().orElseThrow().good()).isTrue();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).passedGates()).containsEntry("rail33", 3.31);
+      assertThat(build(bench).gateReadings().get("rail33").practice()).isFalse();
+    }
+  }
+
+  @Test
+  void theMeterOfThePracticeBenchReadsOnlyWhileItIsOn() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.POWER);
+      bench.waitFor(() -> bench.card().field().isPresent());
+      BenchInTest.on(() -> {
+        ((javafx.scene.control.Button) bench.stage().getScene().lookup("#practice")).fire();
+        return true;
+      });
+      assertThat(bench.card().goEnabled()).isFalse();
+      BenchInTest.on(() -> {
+        ((javafx.scene.control.Button) bench.stage().getScene().lookup("#practice")).fire();
+        return true;
+      });
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().field().orElseThrow().typed()).startsWith("3.");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).gateReadings().get("rail33").practice()).isTrue();
+    }
+  }
+
+  @Test
+  void darkLightsAreTypedTakenBackAndExplained() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.WAKE);
+      bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().field().isPresent());
+      bench.number("7");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().rows().getFirst().text()).contains("light 7 dead");
+      assertThat(bench.card().go()).startsWith("Write down 1 dark");
+      bench.number("99");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("no such light");
+      bench.press(KeyCode.ESCAPE);
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).darkLights().get("lamps")).containsExactly(7);
+      assertThat(build(bench).awake()).doesNotContain("lamps");
+    }
+  }
+
+  @Test
+  void aRemarkAndATroubleAreKept() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.MULTIPLY);
+      bench.type("bag 2 was open, 5 + 1");
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.DIVIDE);
+      assertThat(build(bench).entries().stream().map(BuildEvent.Entry::event))
+          .contains(new BuildEvent.Noted("Unpack", "bag 2 was open, 5 + 1"))
+          .anyMatch(e -> e instanceof BuildEvent.Wrong wrong && wrong.stage().equals("Unpack"));
+      bench.press(KeyCode.MULTIPLY, KeyCode.ESCAPE);
+      assertThat(bench.card().title()).startsWith("How many");
+    }
+  }
+
+  /** Closed anywhere, it opens where it was: same stage, same thing to do. */
+  @Test
+  void theWindowOpensWhereItWasLeft() throws Exception {
+    List<Predicate<BenchInTest>> places =
+        List.of(
+            b -> titled(b, "2.2 kΩ"),
+            b -> b.at() == StageId.SORT && titled(b, "bn-bn-bk"),
+            b -> b.at() == StageId.PLAN && b.card().goEnabled(),
+            b -> titled(b, "Fit U2"),
+            b -> b.at() == StageId.POWER && b.card().field().isPresent(),
+            b -> titled(b, "Fit DISP1"),
+            b -> b.at() == StageId.LOAD && b.card().goEnabled(),
+            b -> b.at() == StageId.WAKE && titled(b, "Show the figure"),
+            b -> b.at() == StageId.CLOSE && titled(b, "Power it up"),
+            b -> b.at() == StageId.BOOK);
+    BenchInTest bench = BenchInTest.open(home);
+    for (Predicate<BenchInTest> place : places) {
+      BenchInTest now = bench;
+      now.walkUntil(() -> place.test(now));
+      StageId stage = now.at();
+      String title = now.card().title();
+      now.close();
+      bench = BenchInTest.again(home);
+      BenchInTest again = bench;
+      again.waitFor(() -> !again.card().title().startsWith("Working it out"));
+      if (stage != again.at()) {
+        // What is planned again in the background decides between Fit and Power.
+        again.press(KeyCode.valueOf("F" + (stage.ordinal() + 1)));
+      }
+      assertThat(again.at()).isEqualTo(stage);
+      again.waitFor(() -> again.card().title().equals(title));
+    }
+    bench.close();
+  }
+
+  /** Backspace in an empty field takes back everywhere, all the way to the beginning. */
+  @Test
+  void takeBackWorksFromTheEndToTheBeginning() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkUntil(bench::over);
+      int before = build(bench).entries().size();
+      int taken = 0;
+      while (build(bench).lastToTakeBack().isPresent() && taken <= before) {
+        int left = build(bench).inForce().size();
+        bench.press(KeyCode.BACK_SPACE);
+        assertThat(build(bench).inForce()).hasSize(left - 1);
+        taken++;
+      }
+      assertThat(build(bench).inForce()).hasSize(1);
+      assertThat(build(bench).entries()).hasSize(before + taken);
+      for (StageId stage : StageId.values()) {
+        if (stage != StageId.SHELF) {
+          double share =
+              BenchInTest.on(() -> Progress.share(bench.session().open().orElseThrow(), stage));
+          assertThat(share).as(stage.toString()).isZero();
+        }
+      }
+    }
+  }
+
+  @Test
+  void aBrokenKitShowsItsProblemsOpensNothingAndChangesNothing() throws Exception {
+    Path kit = Files.createDirectory(home.resolve("kit"));
+    String json =
+        Files.readString(BenchInTest.glowmoth().resolve("kit.json"))
+            .replace("\"mount\": \"socketed\"", "\"mount\": \"glued\"")
+            .replace("\"x_mm\": 30,", "\"x_mm\": \"thirty\",");
+    Files.writeString(kit.resolve("kit.json"), json);
+    try (BenchInTest bench = BenchInTest.open(home.resolve("bench"), List.of(kit), 1280, 800)) {
+      Card card = bench.card();
+      assertThat(card.verdict().orElseThrow().text()).contains("3 problems");
+      assertThat(card.rows())
+          .anySatisfy(
+              row -> assertThat(row.text()).contains("kit.json#/places/").contains("glued"));
+      assertThat(card.goEnabled()).isFalse();
+      bench.press(KeyCode.ENTER, KeyCode.F5);
+      assertThat(bench.at()).isEqualTo(StageId.SHELF);
+      assertThat(BenchInTest.on(() -> bench.session().open())).isEmpty();
+    }
+    assertThat(kit.resolve("kit.json")).hasContent(json);
+    try (var files = Files.list(kit)) {
+      assertThat(files).hasSize(1);
+    }
+  }
+
+  @Test
+  void aCautionThatSaysStopIsAcknowledgedFirst() throws Exception {
+    Path kit = Files.createDirectory(home.resolve("kit"));
+    Files.copy(BenchInTest.glowmoth().resolve("lamp.hex"), kit.resolve("lamp.hex"));
+    Files.writeString(
+        kit.resolve("kit.json"),
+        Files.readString(BenchInTest.glowmoth().resolve("kit.json"))
+            .replace(
+                "\"cautions\": [",
+                "\"cautions\": [{\"at\": \"look\", \"level\": \"stop\", \"text\": \"Mains behind this lid.\"},"));
+    try (BenchInTest bench = BenchInTest.open(home.resolve("bench"), List.of(kit), 1280, 800)) {
+      bench.walkUntil(() -> titled(bench, "Before you go on"));
+      assertThat(bench.card().caution().orElseThrow().text()).isEqualTo("Mains behind this lid.");
+      assertThat(bench.card().go()).isEqualTo("I have read this");
+      assertThat(bench.card().how().getFirst()).contains("licensed practice");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).acknowledged()).containsExactly("look");
+      assertThat(build(bench).doneSteps()).doesNotContain("look");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).doneSteps()).contains("look");
+    }
+  }
+}

@@ -1,0 +1,147 @@
+package humble.formats.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Kit;
+import humble.core.wake.DisplaySetting;
+import humble.core.wake.Pose;
+import humble.core.words.Words;
+import humble.formats.WholeFile;
+import humble.formats.kit.DemoKits;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class HtmlReportTest {
+  private static final Instant START = Instant.parse("2027-01-14T18:30:00Z");
+
+  @TempDir Path folder;
+
+  private static String page(BuildEvent... events) {
+    Kit kit = DemoKits.readGlowmoth();
+    List<BuildEvent.Entry> entries = new ArrayList<>();
+    entries.add(
+        new BuildEvent.Entry(
+            1, START, new BuildEvent.Began("Mira's <lantern>", kit.id(), "kits/glowmoth", 1)));
+    for (BuildEvent event : events) {
+      entries.add(
+          new BuildEvent.Entry(
+              entries.size() + 1L, START.plusSeconds(60L * entries.size()), event));
+    }
+    return HtmlReport.of(kit, Build.of("glowmoth-1", entries), Locale.ENGLISH, ZoneOffset.UTC);
+  }
+
+  @Test
+  void thePageHoldsReadingsDeviationsAndLeftOvers() {
+    String page =
+        page(
+            new BuildEvent.Counted("r220", 7),
+            new BuildEvent.Counted("usb-cable", 0),
+            new BuildEvent.Measured("r11k", 11_020, "inside"),
+            new BuildEvent.GateRead("rail33", 3.31, "inside", true),
+            new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
+            new BuildEvent.Noted("Fit", "R1 & R2 were swapped in the bag"),
+            new BuildEvent.Wrong("Power", "3.3 V at the empty socket"));
+    assertThat(page)
+        .contains("11.0 kΩ")
+        .contains("3.31 V")
+        .contains("simulated")
+        .contains("1 left over")
+        .contains("1 short")
+        .contains("4 joints")
+        .contains("R1 &amp; R2 were swapped in the bag")
+        .contains("0:07 h");
+  }
+
+  @Test
+  void textIsEscapedAndThePageIsWellFormed() throws Exception {
+    String page = page(new BuildEvent.Noted("Fit", "<script>alert(1)</script> \"x\""));
+    assertThat(page).doesNotContain("<script>").contains("Mira's &lt;lantern&gt;");
+    String xml = page.replace("<!DOCTYPE html>", "").replace("<meta charset=\"utf-8\">", "");
+    assertThat(
+            DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new java.io.ByteArrayInputStream(xml.getBytes(StandardCharsets.UTF_8)))
+                .getDocumentElement()
+                .getTagName())
+        .isEqualTo("html");
+  }
+
+  @Test
+  void whatWasTakenBackIsStruckOutNotLost() {
+    String page = page(new BuildEvent.Counted("r220", 9), new BuildEvent.TookBack(2));
+    assertThat(page).contains("<tr class=\"back\">").contains("Counted r220: 9");
+    assertThat(page).doesNotContain("left over<");
+  }
+
+  @Test
+  void everyKindOfEventHasASentence() {
+    Words words = Words.of("humble.formats.report.report", Locale.ENGLISH);
+    List<BuildEvent> all =
+        List.of(
+            new BuildEvent.Began("a", "b", "c", 1),
+            new BuildEvent.Counted("r220", 6),
+            new BuildEvent.Measured("r220", 220, "inside"),
+            new BuildEvent.BandsRead("r220"),
+            new BuildEvent.Chose("sounder", "soft"),
+            new BuildEvent.TookSchool("low"),
+            new BuildEvent.Turned("main", "bottom", 90),
+            new BuildEvent.MarkSeen("fit:C1", "stripe"),
+            new BuildEvent.Acknowledged("U1"),
+            new BuildEvent.Fitted("fit:C1", List.of("C1"), 2),
+            new BuildEvent.Fitted("wash", List.of(), 0),
+            new BuildEvent.GateRead("rail33", 3.3, "inside", false),
+            new BuildEvent.GatePassed("rail33", 3.3),
+            new BuildEvent.Loaded("lamp", "main", 1754, "00", true, true),
+            new BuildEvent.LightsSeen("lamps", Set.of(), true),
+            new BuildEvent.LightsSeen("lamps", Set.of(7, 3), true),
+            new BuildEvent.DisplaySet("screen", DisplaySetting.PLAIN, true),
+            new BuildEvent.DisplaySet(
+                "screen", new DisplaySetting(new Pose(90, true), false, false, 0, 0), true),
+            new BuildEvent.Woke("lamps"),
+            new BuildEvent.Closed("front"),
+            new BuildEvent.Closed("closed"),
+            new BuildEvent.Noted("Fit", "x"),
+            new BuildEvent.Wrong("Fit", "x"),
+            new BuildEvent.TookBack(3));
+    assertThat(all.stream().map(Object::getClass).distinct())
+        .hasSameSizeAs(BuildEvent.class.getPermittedSubclasses());
+    assertThat(all)
+        .allSatisfy(
+            event -> assertThat(EventWords.say(words, event)).isNotBlank().doesNotContain("{"));
+    assertThat(EventWords.say(words, all.get(15))).contains("3, 7");
+  }
+
+  @Test
+  void aFileIsWrittenWholeOrNotAtAll() throws IOException {
+    Path file = folder.resolve("a/b/report.html");
+    WholeFile.write(file, "one".getBytes(StandardCharsets.UTF_8));
+    WholeFile.write(file, "two".getBytes(StandardCharsets.UTF_8));
+    assertThat(file).hasContent("two");
+    try (var left = Files.list(file.getParent())) {
+      assertThat(left).containsExactly(file);
+    }
+    Files.createDirectory(folder.resolve("taken"));
+    Files.writeString(folder.resolve("taken/x"), "x");
+    org.assertj.core.api.Assertions.assertThatThrownBy(
+            () -> WholeFile.write(folder.resolve("taken"), new byte[0]))
+        .isInstanceOf(IOException.class);
+    try (var left = Files.list(folder)) {
+      assertThat(left.map(p -> p.getFileName().toString()))
+          .doesNotContain(".humble")
+          .contains("taken");
+    }
+  }
+}
