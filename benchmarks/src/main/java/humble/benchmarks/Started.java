@@ -38,6 +38,18 @@ final class Started {
     return took;
   }
 
+  /** Gives every line that a process says. */
+  static List<String> lines(List<String> command, Map<String, String> environment)
+      throws IOException, InterruptedException {
+    ProcessBuilder builder = new ProcessBuilder(command);
+    builder.environment().putAll(environment);
+    builder.redirectError(ProcessBuilder.Redirect.DISCARD);
+    Process process = builder.start();
+    List<String> lines = process.inputReader(StandardCharsets.UTF_8).lines().toList();
+    process.waitFor();
+    return lines;
+  }
+
   /** Gives the milliseconds that a whole process takes. */
   static double whole(List<String> command) throws IOException, InterruptedException {
     ProcessBuilder builder = new ProcessBuilder(command);

@@ -17,9 +17,9 @@ final class WindowStart {
 
   private WindowStart() {}
 
-  static void measure(Path root, PrintStream out) throws IOException, InterruptedException {
-    Path home = Files.createTempDirectory("humble-start");
-    List<String> ours =
+  /** Gives the command of our own start, as the launcher makes it, with {@code main} instead. */
+  static List<String> ours(Path root, String main) {
+    List<String> command =
         Started.machine(
             "-XX:+UseSerialGC",
             "-XX:TieredStopAtLevel=1",
@@ -27,9 +27,15 @@ final class WindowStart {
             "-Dorg.sqlite.lib.path=" + root.resolve("target/native"),
             "-Dorg.sqlite.lib.name=libsqlitejdbc.so",
             "-XX:AOTCache=" + root.resolve("target/window.aot"));
+    command.add(main);
+    return command;
+  }
+
+  static void measure(Path root, PrintStream out) throws IOException, InterruptedException {
+    Path home = Files.createTempDirectory("humble-start");
+    List<String> ours = ours(root, "humble.desktop.Main$Start");
     ours.addAll(
         List.of(
-            "humble.desktop.Main$Start",
             "--home",
             home.toString(),
             "--open",

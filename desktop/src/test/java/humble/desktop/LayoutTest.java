@@ -51,7 +51,10 @@ class LayoutTest {
   }
 
   private static void collect(Node node, String where, List<String> wrong) {
-    if (node instanceof Labeled labeled && labeled.isVisible() && !labeled.getText().isEmpty()) {
+    if (!node.isVisible()) {
+      return;
+    }
+    if (node instanceof Labeled labeled && !labeled.getText().isEmpty()) {
       for (Node child : labeled.getChildrenUnmodifiable()) {
         if (child instanceof Text text
             && !text.getText().replace("\n", " ").equals(labeled.getText().replace("\n", " "))) {
@@ -88,6 +91,9 @@ class LayoutTest {
   }
 
   private static int small(BenchInTest bench) {
-    return bench.stage().getScene().getRoot().lookupAll(".small").size();
+    return (int)
+        bench.stage().getScene().getRoot().lookupAll(".small").stream()
+            .filter(label -> label.isVisible() && label.getParent().isVisible())
+            .count();
   }
 }

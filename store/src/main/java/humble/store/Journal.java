@@ -30,7 +30,7 @@ public final class Journal implements AutoCloseable {
   private static final int TRIES = 5;
 
   /** Small pages, since an event is small and every append writes the page it lies on. */
-  private static final int PAGE_BYTES = 1024;
+  private static final int PAGE_BYTES = 512;
 
   private final Path file;
   private final Connection connection;

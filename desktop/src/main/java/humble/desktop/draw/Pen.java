@@ -1,31 +1,34 @@
 package humble.desktop.draw;
 
+import java.util.ArrayList;
 import java.util.List;
-import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import javafx.scene.shape.StrokeLineCap;
-import javafx.scene.shape.StrokeLineJoin;
 import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 
-/** Draws in the colours and faces of the theme; strokes are 1.5 px unless said otherwise. */
+/**
+ * Draws in the colours and faces of the theme; strokes are 1.5 px unless said otherwise. What it
+ * draws is a list of marks; a {@link Sketch} inks them.
+ */
 public final class Pen {
   private static final double STROKE_PX = 1.5;
+  private static final double LARGE_PX2 = 10_000;
 
-  private final GraphicsContext graphics;
+  /**
+   * Corners rounder than this are drawn as such; the rest as four straight lines, which is quick.
+   */
+  private static final double SQUARE_CORNER_PX = 1.5;
+
   private final Palette palette;
+  private final List<Mark> marks = new ArrayList<>();
 
-  /** Makes a pen for one canvas. */
-  public Pen(GraphicsContext graphics, Palette palette) {
-    this.graphics = graphics;
+  /** Makes a pen with nothing drawn. */
+  public Pen(Palette palette) {
     this.palette = palette;
-    graphics.setLineCap(StrokeLineCap.ROUND);
-    graphics.setLineJoin(StrokeLineJoin.ROUND);
-    graphics.setTextBaseline(VPos.CENTER);
   }
 
   /** Where a text hangs on its point. */
@@ -35,9 +38,23 @@ public final class Pen {
     RIGHT
   }
 
+  List<Mark> marks() {
+    return List.copyOf(marks);
+  }
+
   /** Gives the colour of a token. */
   public Color colour(Token token) {
     return palette.of(token);
+  }
+
+  private void mark(
+      double x1,
+      double y1,
+      double x2,
+      double y2,
+      List<Object> what,
+      java.util.function.Consumer<GraphicsContext> ink) {
+    marks.add(new Mark(x1, y1, x2, y2, what, ink));
   }
 
   /** Draws a rectangle with round corners; null leaves fill or stroke away. */
@@ -49,20 +66,90 @@ public final class Pen {
       double radius,
       @Nullable Token fill,
       @Nullable Token stroke) {
+    double r = Math.min(radius, Math.min(w, h) / 2);
+    if (fill != null && stroke != null && r > SQUARE_CORNER_PX) {
+      // Two fills, the inner a stroke smaller: a software renderer fills faster than it strokes.
+      double half = STROKE_PX / 2;
+      filled(x - half, y - half, w + STROKE_PX, h + STROKE_PX, r + half, palette.of(stroke));
+      filled(x + half, y + half, w - STROKE_PX, h - STROKE_PX, r - half, palette.of(fill));
+      return;
+    }
     if (fill != null) {
-      graphics.setFill(palette.of(fill));
-      graphics.fillRoundRect(x, y, w, h, 2 * radius, 2 * radius);
+      filled(x, y, w, h, r, palette.of(fill));
     }
     if (stroke != null) {
-      stroke(stroke, STROKE_PX);
-      graphics.strokeRoundRect(x, y, w, h, 2 * radius, 2 * radius);
+      Color colour = palette.of(stroke);
+      mark(
+          x - STROKE_PX,
+          y - STROKE_PX,
+          x + w + STROKE_PX,
+          y + h + STROKE_PX,
+          List.of("frame", radius, colour),
+          g -> frame(g, x, y, w, h, radius, colour));
     }
+  }
+
+  private void filled(double x, double y, double w, double h, double r, Color colour) {
+    mark(
+        x,
+        y,
+        x + w,
+        y + h,
+        List.of("box", r, colour),
+        g -> {
+          g.setFill(colour);
+          fillRounded(g, x, y, w, h, r);
+        });
+  }
+
+  private static void frame(
+      GraphicsContext g, double x, double y, double w, double h, double radius, Color colour) {
+    if (radius > SQUARE_CORNER_PX) {
+      g.setStroke(colour);
+      g.setLineWidth(STROKE_PX);
+      g.strokeRoundRect(x, y, w, h, 2 * radius, 2 * radius);
+      return;
+    }
+    double half = STROKE_PX / 2;
+    g.setFill(colour);
+    g.fillRect(x - half, y - half, w + STROKE_PX, STROKE_PX);
+    g.fillRect(x - half, y + h - half, w + STROKE_PX, STROKE_PX);
+    g.fillRect(x - half, y + half, STROKE_PX, h - STROKE_PX);
+    g.fillRect(x + w - half, y + half, STROKE_PX, h - STROKE_PX);
+  }
+
+  /**
+   * Fills round corners and straight rectangles between them: a rounded path over a large area
+   * costs a software renderer many times as much.
+   */
+  private static void fillRounded(
+      GraphicsContext g, double x, double y, double w, double h, double r) {
+    if (r <= SQUARE_CORNER_PX) {
+      g.fillRect(x, y, w, h);
+      return;
+    }
+    if (w * h < LARGE_PX2) {
+      g.fillRoundRect(x, y, w, h, 2 * r, 2 * r);
+      return;
+    }
+    double band = Math.ceil(r);
+    g.fillRoundRect(x, y, w, 2 * band, 2 * r, 2 * r);
+    g.fillRoundRect(x, y + h - 2 * band, w, 2 * band, 2 * r, 2 * r);
+    g.fillRect(x, y + band, w, h - 2 * band);
   }
 
   /** Draws a rectangle in a colour that is no token: paint bands of a part. */
   public void paint(double x, double y, double w, double h, Color colour) {
-    graphics.setFill(colour);
-    graphics.fillRect(x, y, w, h);
+    mark(
+        x,
+        y,
+        x + w,
+        y + h,
+        List.of("paint", colour),
+        g -> {
+          g.setFill(colour);
+          g.fillRect(x, y, w, h);
+        });
   }
 
   /** Draws a circle about a point. */
@@ -85,76 +172,174 @@ public final class Pen {
       @Nullable Token fill,
       @Nullable Token stroke,
       double strokePx) {
+    if (fill != null && stroke != null && strokePx > 0) {
+      double half = strokePx / 2;
+      filledOval(x, y, rx + half, ry + half, palette.of(stroke));
+      filledOval(x, y, rx - half, ry - half, palette.of(fill));
+      return;
+    }
     if (fill != null) {
-      graphics.setFill(palette.of(fill));
-      graphics.fillOval(x - rx, y - ry, 2 * rx, 2 * ry);
+      filledOval(x, y, rx, ry, palette.of(fill));
     }
     if (stroke != null) {
-      stroke(stroke, strokePx);
-      graphics.strokeOval(x - rx, y - ry, 2 * rx, 2 * ry);
+      Color colour = palette.of(stroke);
+      mark(
+          x - rx - strokePx,
+          y - ry - strokePx,
+          x + rx + strokePx,
+          y + ry + strokePx,
+          List.of("ring", strokePx, colour),
+          g -> {
+            stroke(g, colour, strokePx);
+            g.strokeOval(x - rx, y - ry, 2 * rx, 2 * ry);
+          });
     }
+  }
+
+  private void filledOval(double x, double y, double rx, double ry, Color colour) {
+    mark(
+        x - rx,
+        y - ry,
+        x + rx,
+        y + ry,
+        List.of("oval", colour),
+        g -> {
+          g.setFill(colour);
+          g.fillOval(x - rx, y - ry, 2 * rx, 2 * ry);
+        });
   }
 
   /** Draws a see-through disc that lifts a spot out of a picture. */
   public void glow(double x, double y, double radius, Token token) {
-    graphics.setFill(palette.of(token).deriveColor(0, 1, 1, 0.32));
-    graphics.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
+    Color colour = palette.of(token).deriveColor(0, 1, 1, 0.32);
+    mark(
+        x - radius,
+        y - radius,
+        x + radius,
+        y + radius,
+        List.of("glow", colour),
+        g -> {
+          g.setFill(colour);
+          g.fillOval(x - radius, y - radius, 2 * radius, 2 * radius);
+        });
   }
 
   /** Draws part of a ring, clockwise from the top; {@code share} 0 to 1. */
   public void arc(double x, double y, double radius, double share, Token token, double strokePx) {
-    stroke(token, strokePx);
-    graphics.strokeArc(
-        x - radius,
-        y - radius,
-        2 * radius,
-        2 * radius,
-        90,
-        -360 * share,
-        javafx.scene.shape.ArcType.OPEN);
+    Color colour = palette.of(token);
+    double reach = radius + strokePx;
+    mark(
+        x - reach,
+        y - reach,
+        x + reach,
+        y + reach,
+        List.of("arc", share, strokePx, colour),
+        g -> {
+          stroke(g, colour, strokePx);
+          g.strokeArc(
+              x - radius,
+              y - radius,
+              2 * radius,
+              2 * radius,
+              90,
+              -360 * share,
+              javafx.scene.shape.ArcType.OPEN);
+        });
   }
 
   /** Draws a line. */
   public void line(double x1, double y1, double x2, double y2, Token token, double strokePx) {
-    stroke(token, strokePx);
-    graphics.strokeLine(x1, y1, x2, y2);
+    line(x1, y1, x2, y2, token, strokePx, false);
   }
 
   /** Draws a dashed line. */
   public void dashed(double x1, double y1, double x2, double y2, Token token, double strokePx) {
-    graphics.setLineDashes(6, 5);
-    line(x1, y1, x2, y2, token, strokePx);
-    graphics.setLineDashes();
+    line(x1, y1, x2, y2, token, strokePx, true);
+  }
+
+  private void line(
+      double x1, double y1, double x2, double y2, Token token, double strokePx, boolean dashed) {
+    Color colour = palette.of(token);
+    mark(
+        Math.min(x1, x2) - strokePx,
+        Math.min(y1, y2) - strokePx,
+        Math.max(x1, x2) + strokePx,
+        Math.max(y1, y2) + strokePx,
+        List.of("line", x1 < x2 == y1 < y2, strokePx, dashed, colour),
+        g -> {
+          stroke(g, colour, strokePx);
+          if (dashed) {
+            g.setLineDashes(6, 5);
+          }
+          g.strokeLine(x1, y1, x2, y2);
+          g.setLineDashes();
+        });
   }
 
   /** Draws a smooth curve between two points that leaves and arrives level. */
   public void bend(double x1, double y1, double x2, double y2, Token token, double strokePx) {
-    stroke(token, strokePx);
-    graphics.beginPath();
-    graphics.moveTo(x1, y1);
+    Color colour = palette.of(token);
     double mid = (x1 + x2) / 2;
-    graphics.bezierCurveTo(mid, y1, mid, y2, x2, y2);
-    graphics.stroke();
+    mark(
+        Math.min(x1, x2) - strokePx,
+        Math.min(y1, y2) - strokePx,
+        Math.max(x1, x2) + strokePx,
+        Math.max(y1, y2) + strokePx,
+        List.of("bend", x1, y1, x2, y2, strokePx, colour),
+        g -> {
+          stroke(g, colour, strokePx);
+          g.beginPath();
+          g.moveTo(x1, y1);
+          g.bezierCurveTo(mid, y1, mid, y2, x2, y2);
+          g.stroke();
+        });
   }
 
   /** Draws a closed shape through points given as x, y, x, y. */
   public void shape(List<double[]> points, @Nullable Token fill, @Nullable Token stroke) {
     double[] xs = points.stream().mapToDouble(p -> p[0]).toArray();
     double[] ys = points.stream().mapToDouble(p -> p[1]).toArray();
+    double left = java.util.Arrays.stream(xs).min().orElse(0);
+    double right = java.util.Arrays.stream(xs).max().orElse(0);
+    double top = java.util.Arrays.stream(ys).min().orElse(0);
+    double bottom = java.util.Arrays.stream(ys).max().orElse(0);
+    List<Object> corners = new ArrayList<>();
+    points.forEach(p -> {
+      corners.add(p[0]);
+      corners.add(p[1]);
+    });
     if (fill != null) {
-      graphics.setFill(palette.of(fill));
-      graphics.fillPolygon(xs, ys, xs.length);
+      Color colour = palette.of(fill);
+      mark(
+          left,
+          top,
+          right,
+          bottom,
+          List.of("shape", corners, colour),
+          g -> {
+            g.setFill(colour);
+            g.fillPolygon(xs, ys, xs.length);
+          });
     }
     if (stroke != null) {
-      stroke(stroke, STROKE_PX);
-      graphics.strokePolygon(xs, ys, xs.length);
+      Color colour = palette.of(stroke);
+      mark(
+          left - STROKE_PX,
+          top - STROKE_PX,
+          right + STROKE_PX,
+          bottom + STROKE_PX,
+          List.of("outline", corners, colour),
+          g -> {
+            stroke(g, colour, STROKE_PX);
+            g.strokePolygon(xs, ys, xs.length);
+          });
     }
   }
 
   /** Draws an octagon: a gate, or stop. */
   public void octagon(
       double x, double y, double radius, @Nullable Token fill, @Nullable Token stroke) {
-    List<double[]> points = new java.util.ArrayList<>();
+    List<double[]> points = new ArrayList<>();
     for (int i = 0; i < 8; i++) {
       double a = Math.PI / 8 + i * Math.PI / 4;
       points.add(new double[] {x + radius * Math.cos(a), y + radius * Math.sin(a)});
@@ -184,24 +369,36 @@ public final class Pen {
     write(text, x, y, Font.font("B612", FontWeight.BOLD, sizePx), token, hang);
   }
 
-  /** Writes one line in the face of readings. */
+  /** Writes one line in the face of addresses. */
   public void mono(String text, double x, double y, double sizePx, Token token, Hang hang) {
     write(text, x, y, mono(sizePx), token, hang);
   }
 
   private void write(String text, double x, double y, Font font, Token token, Hang hang) {
-    graphics.setFont(font);
-    graphics.setFill(palette.of(token));
-    graphics.setTextAlign(
-        switch (hang) {
-          case LEFT -> TextAlignment.LEFT;
-          case MIDDLE -> TextAlignment.CENTER;
-          case RIGHT -> TextAlignment.RIGHT;
+    Color colour = palette.of(token);
+    // No letter of the faces is wider than its size; a little too wide an area does no harm.
+    double most = text.length() * font.getSize();
+    double left = hang == Hang.LEFT ? x : hang == Hang.RIGHT ? x - most : x - most / 2;
+    mark(
+        left,
+        y - font.getSize(),
+        left + most,
+        y + font.getSize(),
+        List.of("text", text, x, font, colour, hang),
+        g -> {
+          g.setFont(font);
+          g.setFill(colour);
+          g.setTextAlign(
+              switch (hang) {
+                case LEFT -> TextAlignment.LEFT;
+                case MIDDLE -> TextAlignment.CENTER;
+                case RIGHT -> TextAlignment.RIGHT;
+              });
+          g.fillText(text, x, y);
         });
-    graphics.fillText(text, x, y);
   }
 
-  /** Gives the face of readings, by its full name: its family is that of the other face. */
+  /** Gives the face of addresses, by its full name: its family is that of the other face. */
   public static Font mono(double sizePx) {
     return new Font("B612 Mono Bold", sizePx);
   }
@@ -258,8 +455,8 @@ public final class Pen {
     }
   }
 
-  private void stroke(Token token, double px) {
-    graphics.setStroke(palette.of(token));
-    graphics.setLineWidth(px);
+  private static void stroke(GraphicsContext g, Color colour, double px) {
+    g.setStroke(colour);
+    g.setLineWidth(px);
   }
 }

@@ -39,6 +39,11 @@ import java.util.Set;
 public final class FitStage implements Stage {
   private static final int MARKS_NEEDED = 2;
 
+  /** Four things to look at fit on the card: two on the part, one on the board, the landmark. */
+  private static final int MOST_PART_MARKS = 2;
+
+  private static final int MOST_BOARD_MARKS = 1;
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
@@ -262,16 +267,12 @@ public final class FitStage implements Stage {
    * The marks on the part, those on the board, and the landmark: each a different thing to look at.
    */
   private List<String> marks(Part part) {
-    List<String> marks = new ArrayList<>(part.line().polarityMarks());
-    part.placed()
-        .ifPresent(place ->
-            place
-                .marks()
-                .forEach(mark -> {
-                  if (!marks.contains("board:" + mark)) {
-                    marks.add("board:" + mark);
-                  }
-                }));
+    List<String> marks = new ArrayList<>();
+    part.line().polarityMarks().stream().limit(MOST_PART_MARKS).forEach(marks::add);
+    part.placed().stream()
+        .flatMap(place -> place.marks().stream())
+        .limit(MOST_BOARD_MARKS)
+        .forEach(mark -> marks.add("board:" + mark));
     marks.add("landmark");
     return marks;
   }

@@ -20,6 +20,9 @@ import java.util.OptionalDouble;
  * drawn socket; a window bar with a needle; what likely mistakes would read.
  */
 record LockMat(String title, List<Lock> locks, Parts parts, Words words) implements Mat {
+  /** Less than this no meter on the bench shows. */
+  private static final double SEEN_V = 0.001;
+
   /** One gate. */
   record Lock(
       Gate gate,
@@ -192,7 +195,13 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
     for (int i = 0; i < expected.otherwise().size(); i++) {
       Expectation.IfInstead each = expected.otherwise().get(i);
       double ty = boxTop + 56 + i * 46;
-      pen.bold(Engineering.reading(each.volts(), "V"), x + 104, ty, 17, Token.INK, Pen.Hang.RIGHT);
+      pen.bold(
+          Engineering.reading(Math.abs(each.volts()) < SEEN_V ? 0 : each.volts(), "V"),
+          x + 104,
+          ty,
+          17,
+          Token.INK,
+          Pen.Hang.RIGHT);
       pen.text(
           Pen.fitted(fault(each.fault()), 16, w - 122), x + 120, ty, 16, Token.INK, Pen.Hang.LEFT);
       String supply =

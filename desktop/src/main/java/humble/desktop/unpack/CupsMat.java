@@ -51,15 +51,12 @@ record CupsMat(String title, List<Cup> cups) implements Mat {
     }
     double cy = (top + bottom) / 2 + h * 0.06;
     double radius = Math.min(h * 0.17, 22);
-    pen.disc(x, cy, radius, Token.CARD, Token.LINE, 5);
-    if (counted != null && cup.needed() > 0) {
-      pen.arc(
-          x,
-          cy,
-          radius,
-          Math.min(1, counted / (double) cup.needed()),
-          isShort ? Token.ALARM : Token.COPPER,
-          5);
+    double share =
+        counted == null || cup.needed() == 0 ? 0 : Math.min(1, counted / (double) cup.needed());
+    boolean full = share >= 1;
+    pen.disc(x, cy, radius, Token.CARD, full ? Token.COPPER : Token.LINE, 5);
+    if (share > 0 && !full) {
+      pen.arc(x, cy, radius, share, Token.ALARM, 5);
     }
     String number = counted == null ? (cup.now() ? "?" : "") : counted.toString();
     pen.bold(number, x, cy, 15, Token.INK, Pen.Hang.MIDDLE);

@@ -113,29 +113,6 @@ public final class Offscreen implements AutoCloseable {
     return moved;
   }
 
-  /**
-   * Does one step of the walk and draws the picture that answers it.
-   *
-   * @return the milliseconds from the key to the drawn picture; negative when there was no step
-   */
-  public double timedStepMs() {
-    return onScreen(() -> {
-      long from = System.nanoTime();
-      if (!walk.step()) {
-        return -1.0;
-      }
-      stage.getScene().getRoot().applyCss();
-      stage.getScene().getRoot().layout();
-      stage.getScene().snapshot(null);
-      return (System.nanoTime() - from) / 1e6;
-    });
-  }
-
-  /** Waits a little for what is being worked out. */
-  public void settleBriefly() {
-    pause();
-  }
-
   /** Waits until Enter is offered. */
   public void settle() {
     for (int i = 0; i < LONGEST_WAITS && !onScreen(() -> window.card().goEnabled()); i++) {

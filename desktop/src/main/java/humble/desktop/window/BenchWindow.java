@@ -67,19 +67,59 @@ public final class BenchWindow implements Desk {
   private double zoom = 1;
   private @Nullable String swallow;
 
+  /**
+   * While something is being handled, or made, what is to be shown anew is shown once, after it.
+   */
+  private boolean holding = true;
+
+  private boolean stale;
+  private String remark = "";
+
   /** Makes the window's content for a session. */
   public BenchWindow(Session session, Clock clock, boolean nightOn) {
     this.session = session;
     this.clock = clock;
-    this.card = new CardView(this::enter, words.say("key.why"));
+    this.card = new CardView(() -> handle(this::enter), words.say("key.why"));
     this.mat = new MatView(palette);
     this.trace = new TraceView(words, palette, this::go);
-    this.stage = new ShelfStage(session, this);
+    this.stage = first();
     session.whenChanged(this::refresh);
     lay();
     theme(nightOn);
-    session.open().ifPresent(open -> stageId = Progress.current(open));
-    go(stageId);
+    refresh();
+    release();
+  }
+
+  /** Opens where the build was left, else on the shelf. */
+  private Stage first() {
+    return session
+        .open()
+        .map(open -> {
+          stageId = Progress.current(open);
+          return stageId == StageId.SHELF ? made(StageId.UNPACK, open) : made(stageId, open);
+        })
+        .orElseGet(() -> new ShelfStage(session, this));
+  }
+
+  /** Handles something and then shows once what it changed. */
+  private void handle(Runnable work) {
+    if (holding) {
+      work.run();
+      return;
+    }
+    holding = true;
+    try {
+      work.run();
+    } finally {
+      release();
+    }
+  }
+
+  private void release() {
+    holding = false;
+    if (stale) {
+      refresh();
+    }
   }
 
   private void lay() {
@@ -123,8 +163,8 @@ public final class BenchWindow implements Desk {
   /** Makes the scene with its keys. */
   public Scene scene(double width, double height) {
     Scene scene = new Scene(root, width, height);
-    scene.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-    scene.addEventFilter(KeyEvent.KEY_TYPED, this::typedKey);
+    scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> handle(() -> pressed(event)));
+    scene.addEventFilter(KeyEvent.KEY_TYPED, event -> handle(() -> typedKey(event)));
     return scene;
   }
 
@@ -198,6 +238,11 @@ public final class BenchWindow implements Desk {
       Platform.runLater(this::refresh);
       return;
     }
+    if (holding) {
+      stale = true;
+      return;
+    }
+    stale = false;
     Card shown = noting ? noteCard() : stage.card();
     card.show(shown);
     mat.show(stage.mat(), palette);
@@ -221,12 +266,14 @@ public final class BenchWindow implements Desk {
                     : words.say("top.board", o.kit().boards().getFirst().revision()))
             .orElse(""));
     bench.setText(
-        open.map(o ->
-                words.say(
-                    "top.bench",
-                    time(o.build()),
-                    words.say(stageId == StageId.POWER ? "top.off-first" : "top.stop-now")))
-            .orElse(""));
+        !remark.isEmpty()
+            ? remark
+            : open.map(o ->
+                    words.say(
+                        "top.bench",
+                        time(o.build()),
+                        words.say(stageId == StageId.POWER ? "top.off-first" : "top.stop-now")))
+                .orElse(""));
     boolean on = open.map(OpenBuild::practiceOn).orElse(false);
     practice.setVisible(open.isPresent());
     practice.setText(words.say(on ? "top.practice.on" : "top.practice.off"));
@@ -264,6 +311,7 @@ public final class BenchWindow implements Desk {
     swallow = null;
     KeyCode code = event.getCode();
     boolean handled = true;
+    remark = "";
     if (code.isFunctionKey()
         && code.ordinal() >= KeyCode.F1.ordinal()
         && code.ordinal() <= KeyCode.F10.ordinal()) {
@@ -429,7 +477,7 @@ public final class BenchWindow implements Desk {
         .ifPresent(open -> {
           open.act(new BuildEvent.Wrong(words.say(stageId.key()), stage.card().title()));
           go(stageId);
-          bench.setText(words.say("top.wrong"));
+          remark = words.say("top.wrong");
         });
   }
 

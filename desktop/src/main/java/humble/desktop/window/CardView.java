@@ -4,6 +4,7 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -18,17 +19,33 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 
-/** Shows a card. Everything in it comes from the card; nothing is decided here. */
+/**
+ * Shows a card. Everything in it comes from the card; nothing is decided here. Its nodes are made
+ * once and filled again at every key: making and styling new ones would take longer than a frame.
+ */
 final class CardView extends VBox {
   private static final double GO_TEXT_PX = 216;
 
-  private final Runnable go;
-  private final VBox body = new VBox(12);
-  private final ScrollPane scroll = new ScrollPane(body);
-  private final VBox foot = new VBox(12);
+  private final String whyText;
+  private final Label kicker = label("kicker");
+  private final Label title = label("now");
+  private final Group<Label> hows = new Group<>(8, () -> label("how"));
+  private final Label typed = new Label();
+  private final Label unit = new Label();
+  private final HBox field = field(typed, unit);
+  private final Marked verdict = new Marked("verdict");
+  private final Marked caution = new Marked("caution-text");
+  private final Group<Marked> rows = new Group<>(6, () -> new Marked("row-text"));
+  private final Region rule = new Region();
+  private final Group<Label> whys = new Group<>(8, () -> label("small"));
+  private final ScrollPane scroll;
+  private final VBox body;
+  private final VBox foot;
+  private final Label goText = new Label();
+  private final Button goButton = new Button();
+  private final FlowPane hints = new FlowPane(10, 6);
   private @Nullable Card shown;
   private boolean whyOpen;
-  private final String whyText;
 
   /**
    * Makes an empty card.
@@ -37,19 +54,154 @@ final class CardView extends VBox {
    * @param whyText what the key says that unfolds the reasons
    */
   CardView(Runnable go, String whyText) {
-    this.go = go;
     this.whyText = whyText;
+    rule.getStyleClass().add("rule");
+    caution.getStyleClass().add("caution");
+    verdict.label.setId("verdict");
+    body = new VBox(12, kicker, title, hows, field, verdict, caution, rows, rule, whys);
+    scroll = new ScrollPane(body);
     scroll.setFitToWidth(true);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFocusTraversable(false);
     scroll.getStyleClass().add("card-body");
     VBox.setVgrow(scroll, Priority.ALWAYS);
+    foot = new VBox(12, goButton(go), hints);
     getChildren().addAll(scroll, foot);
-    heightProperty().addListener((height, before, now) -> refill());
     getStyleClass().add("card");
     setMinWidth(344);
     setPrefWidth(376);
     setMaxWidth(376);
+    heightProperty().addListener((height, before, now) -> refill());
+  }
+
+  /** So many nodes of one kind, one below the other; as many are shown as are asked for. */
+  private static final class Group<N extends Node> extends VBox {
+    private final Supplier<N> make;
+    private final List<N> nodes = new ArrayList<>();
+
+    Group(double spacing, Supplier<N> make) {
+      super(spacing);
+      this.make = make;
+    }
+
+    N get(int index) {
+      while (nodes.size() <= index) {
+        N made = make.get();
+        nodes.add(made);
+        getChildren().add(made);
+      }
+      N node = nodes.get(index);
+      show(node, true);
+      return node;
+    }
+
+    void only(int count) {
+      for (int i = count; i < nodes.size(); i++) {
+        show(nodes.get(i), false);
+      }
+      show(this, count > 0);
+    }
+  }
+
+  /** A line with a shape before it that says what colour alone may not. */
+  private static final class Marked extends HBox {
+    private final StackPane shape = new StackPane();
+    private final Label label;
+    private String marked = "";
+
+    Marked(String style) {
+      super(10);
+      label = label(style);
+      HBox.setHgrow(label, Priority.ALWAYS);
+      shape.setMinWidth(Region.USE_PREF_SIZE);
+      setAlignment(Pos.TOP_LEFT);
+      setMinHeight(Region.USE_PREF_SIZE);
+      getChildren().addAll(shape, label);
+    }
+
+    void mark(String name, Supplier<Node> drawn) {
+      if (!marked.equals(name)) {
+        marked = name;
+        shape.getChildren().setAll(drawn.get());
+      }
+    }
+  }
+
+  /** A key and what it does. */
+  private static final class Hint extends Button {
+    private final Label key = new Label();
+
+    Hint() {
+      key.getStyleClass().add("key");
+      setGraphic(key);
+      getStyleClass().add("hint");
+      setFocusTraversable(false);
+      setOnMouseEntered(event -> describe());
+    }
+
+    void fill(Card.Hint said) {
+      key.setText(said.key());
+      setText(said.text());
+      setOnAction(event -> said.act().run());
+    }
+
+    /** Made when it is wanted. */
+    private void describe() {
+      String text = getText() + " (" + key.getText() + ")";
+      if (getTooltip() == null) {
+        setTooltip(new Tooltip(text));
+      } else {
+        getTooltip().setText(text);
+      }
+    }
+  }
+
+  private static void show(Node node, boolean visible) {
+    node.setVisible(visible);
+    node.setManaged(visible);
+  }
+
+  private static Label label(String style) {
+    Label label = new Label();
+    label.getStyleClass().add(style);
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  private static HBox field(Label typed, Label unit) {
+    typed.getStyleClass().add("typed");
+    typed.setId("typed");
+    unit.getStyleClass().add("unit");
+    unit.setMinWidth(Region.USE_PREF_SIZE);
+    Region spring = new Region();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    HBox box = new HBox(typed, spring, unit);
+    box.getStyleClass().add("field");
+    return box;
+  }
+
+  private Node goButton(Runnable go) {
+    goText.setWrapText(true);
+    goText.setMinWidth(GO_TEXT_PX);
+    goText.setPrefWidth(GO_TEXT_PX);
+    goText.getStyleClass().add("go-text");
+    Label key = new Label("Enter");
+    key.getStyleClass().add("key");
+    key.setMinWidth(Region.USE_PREF_SIZE);
+    Region spring = new Region();
+    HBox.setHgrow(spring, Priority.ALWAYS);
+    HBox content = new HBox(10, goText, spring, key);
+    content.setAlignment(Pos.CENTER);
+    content.setPrefWidth(300);
+    goButton.setGraphic(content);
+    goButton.getStyleClass().add("go");
+    goButton.setId("go");
+    goButton.setMaxWidth(Double.MAX_VALUE);
+    goButton.setMaxHeight(Region.USE_PREF_SIZE);
+    goButton.setFocusTraversable(false);
+    goButton.setOnAction(event -> go.run());
+    return new StackPane(goButton);
   }
 
   void show(Card card) {
@@ -79,139 +231,94 @@ final class CardView extends VBox {
     if (card == null) {
       return;
     }
-    fill(card, false);
+    fill(card);
+    fold(card, false);
     if (!card.why().isEmpty() && getHeight() > 0) {
       applyCss();
       double width = getWidth() - snappedLeftInset() - snappedRightInset();
       double needed = body.prefHeight(width) + foot.prefHeight(width) + getSpacing();
       if (needed > getHeight() - snappedTopInset() - snappedBottomInset()) {
-        fill(card, true);
+        fold(card, true);
       }
     }
   }
 
-  private void fill(Card card, boolean folded) {
-    List<Node> nodes = new ArrayList<>();
-    nodes.add(label(card.kicker(), "kicker"));
-    nodes.add(label(card.title(), "now"));
-    card.how().forEach(line -> nodes.add(label(line, "how")));
-    card.field().ifPresent(field -> nodes.add(field(field)));
-    card.verdict().ifPresent(verdict -> nodes.add(verdict(verdict)));
-    card.caution().ifPresent(caution -> nodes.add(caution(caution)));
-    card.rows().forEach(row -> nodes.add(row(row)));
-    if (!card.why().isEmpty() && (!folded || whyOpen)) {
-      nodes.add(rule());
-      card.why().forEach(line -> nodes.add(label(line, "small")));
+  private void fill(Card card) {
+    kicker.setText(card.kicker());
+    title.setText(card.title());
+    fill(hows, card.how());
+    show(field, card.field().isPresent());
+    card.field()
+        .ifPresent(f -> {
+          typed.setText(f.typed().isEmpty() ? "_" : f.typed());
+          unit.setText(f.unit());
+        });
+    show(verdict, card.verdict().isPresent());
+    card.verdict().ifPresent(this::fillVerdict);
+    show(caution, card.caution().isPresent());
+    card.caution().ifPresent(this::fillCaution);
+    for (int i = 0; i < card.rows().size(); i++) {
+      fillRow(rows.get(i), card.rows().get(i));
     }
-    body.getChildren().setAll(nodes);
-    foot.getChildren().setAll(goButton(card), hints(card, folded));
+    rows.only(card.rows().size());
+    goText.setText(card.go());
+    goButton.setDisable(!card.goEnabled());
+    goButton.setAccessibleText(card.go());
   }
 
-  private static Label label(String text, String style) {
-    Label label = new Label(text);
-    label.getStyleClass().add(style);
-    label.setWrapText(true);
-    label.setMinHeight(Region.USE_PREF_SIZE);
-    return label;
-  }
-
-  private static Node field(Card.Field field) {
-    Label typed = new Label(field.typed().isEmpty() ? "_" : field.typed());
-    typed.getStyleClass().add("typed");
-    typed.setId("typed");
-    Label unit = new Label(field.unit());
-    unit.getStyleClass().add("unit");
-    Region spring = new Region();
-    HBox.setHgrow(spring, Priority.ALWAYS);
-    unit.setMinWidth(Region.USE_PREF_SIZE);
-    HBox box = new HBox(typed, spring, unit);
-    box.getStyleClass().add("field");
-    return box;
-  }
-
-  private static Node verdict(Card.Verdict verdict) {
-    Label label = label(verdict.text(), "verdict");
-    label.setId("verdict");
-    label.getStyleClass().add(verdict.good() ? "good" : "bad");
-    HBox.setHgrow(label, Priority.ALWAYS);
-    HBox box = new HBox(10, Shapes.verdict(verdict.good()), label);
-    box.setMinHeight(Region.USE_PREF_SIZE);
-    return box;
-  }
-
-  private static Node caution(Card.Warning caution) {
-    Label label = label(caution.text(), "caution-text");
-    HBox.setHgrow(label, Priority.ALWAYS);
-    HBox box = new HBox(Shapes.caution(caution.grave()), label);
-    box.getStyleClass().add("caution");
-    if (caution.grave()) {
-      box.getStyleClass().add("danger");
+  private static void fill(Group<Label> group, List<String> lines) {
+    for (int i = 0; i < lines.size(); i++) {
+      group.get(i).setText(lines.get(i));
     }
-    box.setMinHeight(Region.USE_PREF_SIZE);
-    return box;
+    group.only(lines.size());
   }
 
-  private static Node row(Card.Row row) {
-    Label label = label(row.text(), "row-text");
-    if (row.standing() == Standing.NOW) {
-      label.getStyleClass().add("row-now");
+  private void fillVerdict(Card.Verdict said) {
+    verdict.mark(said.good() ? "good" : "bad", () -> Shapes.verdict(said.good()));
+    verdict.label.setText(said.text());
+    style(verdict.label, "good", said.good());
+    style(verdict.label, "bad", !said.good());
+  }
+
+  private void fillCaution(Card.Warning warning) {
+    caution.mark(warning.grave() ? "grave" : "care", () -> Shapes.caution(warning.grave()));
+    caution.label.setText(warning.text());
+    style(caution, "danger", warning.grave());
+  }
+
+  private static void fillRow(Marked row, Card.Row said) {
+    row.mark(said.standing().name(), () -> Shapes.standing(said.standing()));
+    row.label.setText(said.text());
+    style(row.label, "row-now", said.standing() == Standing.NOW);
+  }
+
+  private static void style(Node node, String style, boolean wanted) {
+    boolean has = node.getStyleClass().contains(style);
+    if (wanted && !has) {
+      node.getStyleClass().add(style);
+    } else if (!wanted && has) {
+      node.getStyleClass().remove(style);
     }
-    HBox.setHgrow(label, Priority.ALWAYS);
-    HBox box = new HBox(10, Shapes.standing(row.standing()), label);
-    box.setAlignment(Pos.TOP_LEFT);
-    box.setMinHeight(Region.USE_PREF_SIZE);
-    return box;
   }
 
-  private static Node rule() {
-    Region rule = new Region();
-    rule.getStyleClass().add("rule");
-    return rule;
-  }
-
-  private Node goButton(Card card) {
-    Label text = new Label(card.go());
-    text.setWrapText(true);
-    text.setMinWidth(GO_TEXT_PX);
-    text.setPrefWidth(GO_TEXT_PX);
-    text.setStyle("-fx-text-fill: " + (card.goEnabled() ? "-hc-on-mask" : "-hc-ink") + ";");
-    Label key = new Label("Enter");
-    key.getStyleClass().add("key");
-    key.setMinWidth(Region.USE_PREF_SIZE);
-    Region spring = new Region();
-    HBox.setHgrow(spring, Priority.ALWAYS);
-    HBox content = new HBox(10, text, spring, key);
-    content.setAlignment(Pos.CENTER);
-    Button button = new Button();
-    button.setGraphic(content);
-    button.getStyleClass().add("go");
-    button.setId("go");
-    button.setMaxWidth(Double.MAX_VALUE);
-    button.setMaxHeight(Region.USE_PREF_SIZE);
-    content.setPrefWidth(300);
-    button.setDisable(!card.goEnabled());
-    button.setFocusTraversable(false);
-    button.setAccessibleText(card.go());
-    button.setOnAction(event -> go.run());
-    return new StackPane(button);
-  }
-
-  private Node hints(Card card, boolean folded) {
-    FlowPane flow = new FlowPane(10, 6);
-    List<Card.Hint> hints = new ArrayList<>(card.hints());
+  private void fold(Card card, boolean folded) {
+    List<String> reasons = folded && !whyOpen ? List.of() : card.why();
+    fill(whys, reasons);
+    show(rule, !reasons.isEmpty());
+    List<Card.Hint> all = new ArrayList<>(card.hints());
     if (folded) {
-      hints.add(new Card.Hint("W", whyText, this::toggleWhy));
+      all.add(new Card.Hint("W", whyText, this::toggleWhy));
     }
-    for (Card.Hint hint : hints) {
-      Label key = new Label(hint.key());
-      key.getStyleClass().add("key");
-      Button button = new Button(hint.text(), key);
-      button.getStyleClass().add("hint");
-      button.setFocusTraversable(false);
-      button.setTooltip(new Tooltip(hint.text() + " (" + hint.key() + ")"));
-      button.setOnAction(event -> hint.act().run());
-      flow.getChildren().add(button);
+    while (hints.getChildren().size() < all.size()) {
+      hints.getChildren().add(new Hint());
     }
-    return flow;
+    for (int i = 0; i < hints.getChildren().size(); i++) {
+      Node node = hints.getChildren().get(i);
+      show(node, i < all.size());
+      if (i < all.size() && node instanceof Hint hint) {
+        hint.fill(all.get(i));
+      }
+    }
+    show(hints, !all.isEmpty());
   }
 }

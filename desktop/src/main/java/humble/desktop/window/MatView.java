@@ -3,6 +3,7 @@ package humble.desktop.window;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
+import humble.desktop.draw.Sketch;
 import humble.desktop.draw.Token;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.Pane;
@@ -11,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 /** The canvas that the mats are painted on; repaints when its size or its mat changes. */
 final class MatView extends Pane {
   private final Canvas canvas = new Canvas();
+  private final Sketch sketch = new Sketch(canvas);
   private @Nullable Mat mat;
   private Palette palette;
 
@@ -42,11 +44,11 @@ final class MatView extends Pane {
     if (w <= 0 || h <= 0) {
       return;
     }
-    canvas.getGraphicsContext2D().clearRect(0, 0, w, h);
-    Pen pen = new Pen(canvas.getGraphicsContext2D(), palette);
+    Pen pen = new Pen(palette);
     pen.box(0, 0, w, h, 10, Token.MAT, null);
     if (mat != null) {
       mat.paint(pen, w, h);
     }
+    sketch.show(pen);
   }
 }

@@ -3,6 +3,7 @@ package humble.desktop.window;
 import humble.core.words.Words;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
+import humble.desktop.draw.Sketch;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.StageId;
 import java.util.function.Consumer;
@@ -18,6 +19,7 @@ final class TraceView extends Pane {
   private static final double HEIGHT = 108;
 
   private final Canvas canvas = new Canvas();
+  private final Sketch sketch = new Sketch(canvas);
   private final Words words;
   private Palette palette;
   private StageId now = StageId.SHELF;
@@ -60,8 +62,7 @@ final class TraceView extends Pane {
     if (w <= 0) {
       return;
     }
-    canvas.getGraphicsContext2D().clearRect(0, 0, w, canvas.getHeight());
-    Pen pen = new Pen(canvas.getGraphicsContext2D(), palette);
+    Pen pen = new Pen(palette);
     StageId[] stages = StageId.values();
     double step = w / stages.length;
     double y = 48;
@@ -89,6 +90,7 @@ final class TraceView extends Pane {
         pen.text(words.say(stages[i].key()), x, 86, 15, Token.INK_SOFT, Pen.Hang.MIDDLE);
       }
     }
+    sketch.show(pen);
   }
 
   private void gate(Pen pen, double x, double y) {

@@ -70,4 +70,18 @@ class KitSchemaTest {
           .isEmpty();
     }
   }
+
+  /** The smallest kit of the documentation opens as it stands there. */
+  @Test
+  void theSmallestKitOfTheDocumentationIsOne() throws IOException {
+    String page = Files.readString(DemoKits.root().resolve("docs/kit-format.md"));
+    int from = page.indexOf("```json") + 7;
+    String json = page.substring(from, page.indexOf("```", from));
+    assertThat(errors(json)).isEmpty();
+    assertThat(
+            KitFolder.at(DemoKits.glowmoth())
+                .parse(json.getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+        .isInstanceOfSatisfying(
+            KitRead.Opened.class, opened -> assertThat(opened.findings()).isEmpty());
+  }
 }
