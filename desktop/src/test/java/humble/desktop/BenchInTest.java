@@ -197,6 +197,7 @@ final class BenchInTest implements AutoCloseable {
   public void close() throws InterruptedException {
     on(() -> {
       stage.hide();
+      session.close();
       return true;
     });
     background.shutdown();
@@ -204,6 +205,5 @@ final class BenchInTest implements AutoCloseable {
       throw new AssertionError("the background does not end");
     }
     on(() -> true);
-    session.close();
   }
 }

@@ -74,7 +74,7 @@ class LayoutTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"1280,800", "1024,700"})
+  @CsvSource({"1024,700"})
   void whatDoesNotFitIsFoldedUnderAKey(double width, double height) throws Exception {
     try (BenchInTest bench =
         BenchInTest.open(home, List.of(BenchInTest.glowmoth()), width, height)) {

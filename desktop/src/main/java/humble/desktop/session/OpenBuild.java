@@ -47,6 +47,7 @@ public final class OpenBuild {
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
   private boolean practiceOn = true;
+  private boolean closed;
 
   OpenBuild(
       Journal journal,
@@ -99,6 +100,9 @@ public final class OpenBuild {
     background.execute(() -> {
       Reckoned result = Reckoned.of(parts, choices, lacking);
       later.execute(() -> {
+        if (closed) {
+          return;
+        }
         reckoned = result;
         reckoning = false;
         reckon();
@@ -174,8 +178,17 @@ public final class OpenBuild {
   public void inBackground(Runnable work, Runnable then) {
     background.execute(() -> {
       work.run();
-      later.execute(then);
+      later.execute(() -> {
+        if (!closed) {
+          then.run();
+        }
+      });
     });
+  }
+
+  /** Puts the build away: what still runs in the background ends without a word. */
+  void close() {
+    closed = true;
   }
 
   /** Gives the kit. */

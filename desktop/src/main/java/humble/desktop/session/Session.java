@@ -181,6 +181,7 @@ public final class Session {
 
   /** Closes the journal. */
   public void close() {
+    open().ifPresent(OpenBuild::close);
     journal.close();
   }
 }
