@@ -341,4 +341,96 @@ class StagesTest {
       assertThat(build(bench).doneSteps()).contains("look");
     }
   }
+
+  @Test
+  void aCutOffProgramNamesTheLineAndIsNotSent() throws Exception {
+    Path kit = Files.createDirectory(home.resolve("kit"));
+    String hex = Files.readString(BenchInTest.glowmoth().resolve("lamp.hex"));
+    Files.writeString(kit.resolve("lamp.hex"), hex.substring(0, hex.length() / 2 + 5));
+    Files.copy(BenchInTest.glowmoth().resolve("kit.json"), kit.resolve("kit.json"));
+    int line = (int) hex.substring(0, hex.length() / 2 + 5).lines().count();
+    try (BenchInTest bench = BenchInTest.open(home.resolve("bench"), List.of(kit), 1280, 800)) {
+      bench.walkTo(StageId.LOAD);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
+      Card card = bench.card();
+      assertThat(card.goEnabled()).isFalse();
+      assertThat(card.verdict().orElseThrow().text() + card.rows() + card.how())
+          .contains("lamp.hex#" + line);
+    }
+  }
+
+  @Test
+  void aProgramThatIsNotTheKitsOwnIsSaidSo() throws Exception {
+    Path kit = Files.createDirectory(home.resolve("kit"));
+    Files.writeString(kit.resolve("lamp.hex"), ":020000000C94" + "5E" + "\n:00000001FF\n");
+    Files.copy(BenchInTest.glowmoth().resolve("kit.json"), kit.resolve("kit.json"));
+    try (BenchInTest bench = BenchInTest.open(home.resolve("bench"), List.of(kit), 1280, 800)) {
+      bench.walkTo(StageId.LOAD);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
+      assertThat(bench.card().goEnabled()).isFalse();
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("another program");
+      assertThat(bench.card().rows().getFirst().text()).contains("hash differs");
+    }
+  }
+
+  @Test
+  void theShelfLaysAnotherBuildAndPutsTheFirstAway() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER, KeyCode.ENTER, KeyCode.F1, KeyCode.ADD, KeyCode.ENTER);
+      assertThat(build(bench).id()).isEqualTo("glowmoth-2");
+      assertThat(build(bench).counted()).isEmpty();
+      bench.press(KeyCode.F1, KeyCode.ADD, KeyCode.ENTER);
+      assertThat(build(bench).id()).isEqualTo("glowmoth-1");
+      assertThat(build(bench).counted()).hasSize(1);
+    }
+  }
+
+  @Test
+  void withoutThePracticeBenchALoadIsTheMakersOwnWordAndNotVerified() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.LOAD);
+      BenchInTest.on(() -> {
+        ((javafx.scene.control.Button) bench.stage().getScene().lookup("#practice")).fire();
+        return true;
+      });
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(bench.card().go()).isEqualTo("I loaded it myself");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).loaded().get("lamp").verified()).isFalse();
+      assertThat(build(bench).loaded().get("lamp").practice()).isFalse();
+    }
+  }
+
+  @Test
+  void themesAndSizesChangeWithoutLosingThePlace() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkUntil(() -> titled(bench, "Fit U2"));
+      BenchInTest.on(() -> {
+        ((javafx.scene.control.Button) bench.stage().getScene().lookup("#night")).fire();
+        return true;
+      });
+      assertThat(BenchInTest.on(() -> bench.window().root().getStylesheets().getFirst()))
+          .contains("night");
+      BenchInTest.on(() -> {
+        bench
+            .window()
+            .root()
+            .getScene()
+            .getRoot()
+            .fireEvent(
+                new javafx.scene.input.KeyEvent(
+                    javafx.scene.input.KeyEvent.KEY_PRESSED,
+                    "",
+                    "",
+                    KeyCode.PLUS,
+                    false,
+                    true,
+                    false,
+                    false));
+        return true;
+      });
+      assertThat(BenchInTest.on(() -> bench.window().root().getStyle())).contains("17.6px");
+      assertThat(bench.card().title()).startsWith("Fit U2");
+    }
+  }
 }

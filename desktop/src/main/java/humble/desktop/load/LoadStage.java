@@ -111,7 +111,7 @@ public final class LoadStage implements Stage {
         new Card.Maker(words.say("load.kicker"), words.say("load.title", image.title()));
     ProgramImage read = program;
     if (!damage.isEmpty() || read == null) {
-      card.verdict(false, words.say("load.damaged"));
+      card.verdict(false, words.say(read == null ? "load.damaged" : "load.other"));
       damage.stream().limit(5).forEach(line -> card.row(Standing.TO_DO, line));
       return card.notYet(words.say("load.cannot"));
     }

@@ -125,6 +125,7 @@ public final class Session {
   }
 
   private void open(Build build, Kit kit, Path path) {
+    open().ifPresent(OpenBuild::close);
     open =
         new OpenBuild(
             journal, KitFolder.at(path), kit, build, background, later, () -> changed.run());
