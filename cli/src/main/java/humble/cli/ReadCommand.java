@@ -2,18 +2,24 @@ package humble.cli;
 
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
+import humble.core.marking.MarkReading;
+import humble.core.marking.PrintedCode;
 import humble.core.marking.ResistorBands;
+import humble.core.units.Band;
 import humble.core.units.Engineering;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Reads marks. */
 @Command(
     name = "read",
     description = "Read the marks on a part.",
-    subcommands = ReadCommand.Bands.class,
+    subcommands = {ReadCommand.Bands.class, ReadCommand.Code.class},
     mixinStandardHelpOptions = true)
 final class ReadCommand {
   /** Reads the bands of a resistor. */
@@ -71,6 +77,75 @@ final class ReadCommand {
           + series
           + ")"
           + (reading.reversed() ? "  read from the other end" : "");
+    }
+  }
+
+  /** Reads a printed code. */
+  @Command(name = "code", description = "Read a printed code, the likeliest reading first.")
+  static final class Code extends humble.cli.Command {
+    @Parameters(paramLabel = "TEXT", description = "What is printed, such as 104K or 4R7.")
+    String text = "";
+
+    @Option(
+        names = "--as",
+        paramLabel = "KIND",
+        description = "resistor, capacitor, inductor or crystal; all when not given.")
+    @Nullable String as;
+
+    @Override
+    Answer answer() {
+      MarkReading.Kind kind = as == null ? null : MarkReading.Kind.named(as).orElse(null);
+      List<String> problems = new ArrayList<>();
+      if (as != null && kind == null) {
+        problems.add("--as: it is resistor, capacitor, inductor or crystal, not '" + as + "'.");
+      }
+      if (text.isBlank()) {
+        problems.add("TEXT: there is nothing to read.");
+      }
+      if (!problems.isEmpty()) {
+        throw new BadInput(problems);
+      }
+      List<MarkReading> readings = PrintedCode.read(text, kind);
+      return new Answer(
+          Answer.object("readings", readings.stream().map(Code::json).toList()),
+          readings.isEmpty()
+              ? List.of("'" + text + "' says no value.")
+              : readings.stream().map(Code::line).toList(),
+          readings.isEmpty());
+    }
+
+    private static Object json(MarkReading reading) {
+      return Answer.object(
+          "as", reading.as().text(),
+          "value", reading.value(),
+          "unit", reading.as() == MarkReading.Kind.RESISTOR ? "ohm" : reading.as().unit(),
+          "tolerance_pct", tolerance(reading.tolerancePct()),
+          "volts", reading.volts(),
+          "text", reading.text());
+    }
+
+    private static @Nullable Object tolerance(@Nullable Band band) {
+      if (band == null) {
+        return null;
+      }
+      return band.low() == -band.high()
+          ? (Object) band.high()
+          : Answer.object("low", band.low(), "high", band.high());
+    }
+
+    private static String line(MarkReading reading) {
+      Band band = reading.tolerancePct();
+      String tolerance =
+          band == null
+              ? ""
+              : band.low() == -band.high()
+                  ? String.format(Locale.ROOT, "  ± %.3g %%", band.high())
+                  : String.format(Locale.ROOT, "  %.3g to +%.3g %%", band.low(), band.high());
+      String volts =
+          reading.volts() == null ? "" : String.format(Locale.ROOT, "  %.4g V", reading.volts());
+      return String.format(Locale.ROOT, "%-10s %s", reading.as().text(), reading.text())
+          + tolerance
+          + volts;
     }
   }
 }

@@ -63,6 +63,24 @@ class HumbleTest {
   }
 
   @Test
+  void readCodeGivesEveryReadingWithItsUnit() {
+    JsonNode reading = json("read", "code", "104Z", "--as", "capacitor").get("readings").get(0);
+    assertThat(keys(reading))
+        .containsExactly("as", "value", "unit", "tolerance_pct", "volts", "text");
+    assertThat(reading.get("text").stringValue()).isEqualTo("100 nF");
+    assertThat(reading.get("tolerance_pct").get("high").intValue()).isEqualTo(80);
+    assertThat(
+            json("read", "code", "4K7J", "--as", "resistor")
+                .get("readings")
+                .get(0)
+                .get("unit")
+                .stringValue())
+        .isEqualTo("ohm");
+    assertThat(run("read", "code", "XYZ", "--json").status()).isEqualTo(1);
+    assertThat(run("read", "code", " ", "--as", "spoon").err().lines()).hasSize(2);
+  }
+
+  @Test
   void matchDecidesOrSaysNo() {
     JsonNode match = json("match", KIT, "--value", "11.02k", "--meter", "0.8%+3@1");
     assertThat(keys(match))

@@ -24,7 +24,7 @@ import org.jspecify.annotations.Nullable;
  * once and filled again at every key: making and styling new ones would take longer than a frame.
  */
 final class CardView extends VBox {
-  private static final double GO_TEXT_PX = 216;
+  private static final double GO_TEXT_PX = 208;
 
   private final String whyText;
   private final Label kicker = label("kicker");
