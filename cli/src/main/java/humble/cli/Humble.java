@@ -21,6 +21,7 @@ import picocli.CommandLine.Command;
     subcommands = {
       ReadCommand.class,
       MatchCommand.class,
+      LookalikesCommand.class,
       CheckCommand.class,
       PlanCommand.class,
       Pin1Command.class,

@@ -99,6 +99,28 @@ class HumbleTest {
   }
 
   @Test
+  void lookalikesNamesPairsAndTheFewToMeasure() {
+    JsonNode found = json("lookalikes", KIT, "--light", "warm", "--eyes", "deutan");
+    assertThat(keys(found)).containsExactly("pairs", "measure", "cannot_tell", "smallest");
+    assertThat(found.get("pairs").size()).isPositive();
+    assertThat(keys(found.get("pairs").get(0)))
+        .containsExactly("a", "b", "why", "bands", "confusion", "meter_separates");
+    found
+        .get("pairs")
+        .forEach(pair -> {
+          if (pair.get("meter_separates").booleanValue()) {
+            assertThat(found.get("measure").toString())
+                .containsAnyOf(pair.get("a").toString(), pair.get("b").toString());
+          }
+        });
+    assertThat(
+            run("lookalikes", KIT, "--light", "moon", "--eyes", "cat", "--meter", "x")
+                .err()
+                .lines())
+        .hasSize(3);
+  }
+
+  @Test
   void checkPrintsFindingsWheneverTheFileParses() throws IOException {
     assertThat(json("check", KIT).get("problems").size()).isZero();
     String json = Files.readString(Path.of(KIT, "kit.json"));
