@@ -433,4 +433,43 @@ class StagesTest {
       assertThat(bench.card().title()).startsWith("Fit U2");
     }
   }
+
+  @Test
+  void onlyTheFewThatLookAlikeGoOnTheMeter() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      assertThat(bench.card().title()).startsWith("Measure the rd-rd-bn");
+      bench.press(KeyCode.ENTER, KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("Measure the bn-bk-bk-rd");
+      bench.press(KeyCode.ENTER, KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("Read the");
+      assertThat(bench.card().how().getFirst()).contains("has been measured");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).measured()).hasSize(2);
+      assertThat(build(bench).bandsRead()).hasSize(1);
+    }
+  }
+
+  @Test
+  void lampAndEyesAreSaidOnceAndKeptInTheJournal() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      assertThat(bench.card().hints())
+          .extracting(Card.Hint::text)
+          .contains("daylight", "usual eyes");
+      bench.type("l");
+      bench.type("e");
+      assertThat(build(bench).sees()).contains(new BuildEvent.Sees("warm", "protan"));
+      assertThat(bench.card().hints())
+          .extracting(Card.Hint::text)
+          .contains("warm lamp", "red-weak eyes");
+    }
+    try (BenchInTest again = BenchInTest.again(home)) {
+      assertThat(again.card().hints())
+          .extracting(Card.Hint::text)
+          .contains("warm lamp", "red-weak eyes");
+      again.press(KeyCode.SUBTRACT, KeyCode.SUBTRACT);
+      assertThat(build(again).sees()).isEmpty();
+    }
+  }
 }

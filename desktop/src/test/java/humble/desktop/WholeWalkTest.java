@@ -89,7 +89,8 @@ class WholeWalkTest {
             .journal()) {
       Build build = journal.build("glowmoth-1");
       assertThat(build.counted()).hasSize(26);
-      assertThat(build.measured()).hasSize(5);
+      assertThat(build.measured()).containsOnlyKeys("r220", "r10k");
+      assertThat(build.bandsRead()).containsExactlyInAnyOrder("r2k2", "r11k", "r1k");
       assertThat(build.school()).contains("low");
       assertThat(build.choices()).containsOnlyKeys("sounder", "pane");
       assertThat(build.fittedRefs()).hasSize(54).contains("U1", "DISP1", "LED20");

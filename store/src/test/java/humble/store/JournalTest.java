@@ -49,6 +49,7 @@ class JournalTest {
         new BuildEvent.Counted("r220", 6),
         new BuildEvent.Measured("r220", 220.5, "inside"),
         new BuildEvent.BandsRead("r220"),
+        new BuildEvent.Sees("warm", "deutan"),
         new BuildEvent.Chose("sounder", "soft"),
         new BuildEvent.TookSchool("low"),
         new BuildEvent.Turned("main", "bottom", 90),

@@ -43,6 +43,7 @@ public final class Build {
   private final Set<String> closed = new LinkedHashSet<>();
   private BuildEvent.@Nullable Began began;
   private @Nullable String school;
+  private BuildEvent.@Nullable Sees sees;
 
   private Build(String id, List<BuildEvent.Entry> entries) {
     this.id = id;
@@ -79,6 +80,7 @@ public final class Build {
       case BuildEvent.Measured e ->
           measured.computeIfAbsent(e.line(), key -> new ArrayList<>()).add(e);
       case BuildEvent.BandsRead e -> bandsRead.add(e.line());
+      case BuildEvent.Sees e -> sees = e;
       case BuildEvent.Chose e -> choices.put(e.option(), e.choice());
       case BuildEvent.TookSchool e -> school = e.school();
       case BuildEvent.Turned e -> views.put(e.board(), e);
@@ -143,6 +145,11 @@ public final class Build {
   /** Gives the lines whose bands were read. */
   public Set<String> bandsRead() {
     return bandsRead;
+  }
+
+  /** Gives the lamp and the eyes, when they were said. */
+  public Optional<BuildEvent.Sees> sees() {
+    return Optional.ofNullable(sees);
   }
 
   /** Gives the choice by option, of those decided. */

@@ -20,6 +20,9 @@ public sealed interface BuildEvent {
   /** The bands of a line were read and agree. */
   record BandsRead(String line) implements BuildEvent {}
 
+  /** The lamp over the bench and the eyes that look were said. */
+  record Sees(String light, String eyes) implements BuildEvent {}
+
   /** An option was decided. */
   record Chose(String option, String choice) implements BuildEvent {}
 

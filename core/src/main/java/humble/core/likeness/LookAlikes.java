@@ -10,7 +10,10 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -71,9 +74,13 @@ public record LookAlikes(
   public static LookAlikes of(Kit kit, Light light, Eyes eyes, Meter meter) {
     List<Pair> pairs = new ArrayList<>();
     List<Line> lines = kit.lines();
+    Map<Paint.Body, Confusion> confusions = new EnumMap<>(Paint.Body.class);
+    for (Paint.Body body : Paint.Body.values()) {
+      confusions.put(body, Confusion.of(body, light, eyes));
+    }
     for (int i = 0; i < lines.size(); i++) {
       for (int k = i + 1; k < lines.size(); k++) {
-        pair(lines.get(i), lines.get(k), light, eyes, meter).ifPresent(pairs::add);
+        pair(lines.get(i), lines.get(k), confusions, meter).ifPresent(pairs::add);
       }
     }
     List<VertexCover.Edge> edges =
@@ -90,12 +97,18 @@ public record LookAlikes(
     return new LookAlikes(pairs, cover.nodes(), cannotTell, cover.smallest());
   }
 
-  private static Optional<Pair> pair(Line a, Line b, Light light, Eyes eyes, Meter meter) {
+  /** Gives the pairs that a line belongs to. */
+  public List<Pair> of(String line) {
+    return pairs.stream().filter(pair -> pair.a().equals(line) || pair.b().equals(line)).toList();
+  }
+
+  private static Optional<Pair> pair(
+      Line a, Line b, Map<Paint.Body, Confusion> confusions, Meter meter) {
     Optional<List<BandColour>> bandsA = bands(a);
     Optional<List<BandColour>> bandsB = bands(b);
     if (bandsA.isPresent() && bandsB.isPresent()) {
       return bandsA.get().size() == bandsB.get().size()
-          ? banded(a, b, bandsA.get(), bandsB.get(), light, eyes, meter)
+          ? banded(a, b, bandsA.get(), bandsB.get(), confusions, meter)
           : Optional.empty();
     }
     boolean sameCase =
@@ -116,11 +129,10 @@ public record LookAlikes(
       Line b,
       List<BandColour> bandsA,
       List<BandColour> bandsB,
-      Light light,
-      Eyes eyes,
+      Map<Paint.Body, Confusion> confusions,
       Meter meter) {
     Paint.Body body = bandsA.size() >= 5 ? Paint.Body.BLUE : Paint.Body.BEIGE;
-    Confusion confusion = Confusion.of(body, light, eyes);
+    Confusion confusion = Objects.requireNonNull(confusions.get(body));
     double straight = confusion.chance(bandsA, bandsB);
     List<BandColour> turned = new ArrayList<>(bandsA);
     Collections.reverse(turned);

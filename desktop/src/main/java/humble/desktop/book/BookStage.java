@@ -118,6 +118,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Counted e -> StageId.UNPACK;
       case BuildEvent.Measured e -> StageId.SORT;
       case BuildEvent.BandsRead e -> StageId.SORT;
+      case BuildEvent.Sees e -> StageId.SORT;
       case BuildEvent.TookSchool e -> StageId.PLAN;
       case BuildEvent.Fitted e -> StageId.FIT;
       case BuildEvent.Chose e -> StageId.FIT;

@@ -295,6 +295,27 @@ public final class Pen {
         });
   }
 
+  /** Draws a dashed bow that rises over two points. */
+  public void bow(double x1, double y1, double x2, double y2, double rise, Token token) {
+    Color colour = palette.of(token);
+    double top = Math.min(y1, y2) - rise;
+    mark(
+        Math.min(x1, x2) - STROKE_PX,
+        top - STROKE_PX,
+        Math.max(x1, x2) + STROKE_PX,
+        Math.max(y1, y2) + STROKE_PX,
+        List.of("bow", x1, y1, x2, y2, colour),
+        g -> {
+          stroke(g, colour, 2);
+          g.setLineDashes(6, 5);
+          g.beginPath();
+          g.moveTo(x1, y1);
+          g.bezierCurveTo(x1, top - rise / 3, x2, top - rise / 3, x2, y2);
+          g.stroke();
+          g.setLineDashes();
+        });
+  }
+
   /** Draws a closed shape through points given as x, y, x, y. */
   public void shape(List<double[]> points, @Nullable Token fill, @Nullable Token stroke) {
     double[] xs = points.stream().mapToDouble(p -> p[0]).toArray();

@@ -8,13 +8,23 @@ import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 
 /** The value ruler: a logarithmic rule with a slab for every line, and a needle for the reading. */
 record RulerMat(
-    String title, List<Slab> slabs, OptionalDouble needle, List<BandColour> bands, String partTitle)
+    String title,
+    List<Slab> slabs,
+    List<Tie> ties,
+    OptionalDouble needle,
+    List<BandColour> bands,
+    String partTitle)
     implements Mat {
+  /** Two lines that look alike, by their values. */
+  record Tie(double ohms, double otherOhms) {}
+
   private static final double SLAB_PX = 108;
 
   /**
@@ -50,6 +60,7 @@ record RulerMat(
       }
     }
     List<Slab> sorted = slabs.stream().sorted(Comparator.comparingDouble(Slab::ohms)).toList();
+    Map<Double, double[]> tops = new HashMap<>();
     double lastLabelEnd = Double.NEGATIVE_INFINITY;
     int level = 0;
     List<Runnable> labels = new ArrayList<>();
@@ -59,8 +70,17 @@ record RulerMat(
       level = middle - width / 2 < lastLabelEnd + 8 ? level + 1 : 0;
       lastLabelEnd = middle + width / 2;
       labels.add(slab(pen, slab, from, to, left, right, base, level));
+      tops.put(slab.ohms(), new double[] {middle, base - SLAB_PX - 36 - level * 32.0});
     }
     needle.ifPresent(ohms -> needle(pen, ohms, from, to, left, right, base));
+    for (Tie tie : ties) {
+      double[] a = tops.get(tie.ohms());
+      double[] b = tops.get(tie.otherOhms());
+      if (a != null && b != null) {
+        double rise = Math.min(56, 22 + Math.abs(a[0] - b[0]) / 8);
+        pen.bow(a[0], a[1], b[0], b[1], rise, Token.FLUX);
+      }
+    }
     labels.forEach(Runnable::run);
     part(pen, 20, h * 0.72, w - 40, h * 0.25);
   }

@@ -3,6 +3,9 @@ package humble.desktop.sort;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
+import humble.core.likeness.Eyes;
+import humble.core.likeness.Light;
+import humble.core.likeness.LookAlikes;
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
 import humble.core.stock.Match;
@@ -23,10 +26,12 @@ import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /** Reads bands and meter, and decides which pile a part belongs to. */
 public final class SortStage implements Stage {
@@ -37,6 +42,9 @@ public final class SortStage implements Stage {
   private final Words words;
   private String typed = "";
   private int prefix;
+  private @Nullable LookAlikes alikes;
+  private Light light = Light.DAYLIGHT;
+  private Eyes eyes = Eyes.NORMAL;
 
   /** Makes the stage. */
   public SortStage(OpenBuild open, Desk desk) {
@@ -46,10 +54,39 @@ public final class SortStage implements Stage {
     guessPrefix();
   }
 
+  /** What is to be measured comes first: the rest is then told by its bands. */
+  private List<Line> inOrder() {
+    List<Line> lines = new ArrayList<>(Progress.toSort(open.kit()));
+    LookAlikes now = alikes();
+    lines.sort(Comparator.comparing(line -> !now.measure().contains(line.id())));
+    return lines;
+  }
+
   private Optional<Line> current() {
-    return Progress.toSort(open.kit()).stream()
-        .filter(line -> !Progress.sorted(open.build(), line))
-        .findFirst();
+    return inOrder().stream().filter(line -> !Progress.sorted(open.build(), line)).findFirst();
+  }
+
+  private Light light() {
+    return open.build().sees().flatMap(s -> Light.named(s.light())).orElse(Light.DAYLIGHT);
+  }
+
+  private Eyes eyes() {
+    return open.build().sees().flatMap(s -> Eyes.named(s.eyes())).orElse(Eyes.NORMAL);
+  }
+
+  private LookAlikes alikes() {
+    LookAlikes known = alikes;
+    if (known == null || light != light() || eyes != eyes()) {
+      light = light();
+      eyes = eyes();
+      known = LookAlikes.of(open.kit(), light, eyes, Meter.USUAL);
+      alikes = known;
+    }
+    return known;
+  }
+
+  private boolean toMeasure(Line line) {
+    return alikes().measure().contains(line.id());
   }
 
   /** The prefix of the value that is expected here. */
@@ -84,7 +121,7 @@ public final class SortStage implements Stage {
   @Override
   public Card card() {
     Line line = current().orElse(null);
-    List<Line> all = Progress.toSort(open.kit());
+    List<Line> all = inOrder();
     if (line == null) {
       Card.Maker card =
           new Card.Maker(words.say("sort.kicker", all.size(), all.size()), words.say("sort.done"));
@@ -98,13 +135,20 @@ public final class SortStage implements Stage {
     Card.Maker card =
         new Card.Maker(
             words.say("sort.kicker", all.indexOf(line) + 1, all.size()),
-            words.say("sort.title", bands));
-    card.how(words.say("sort.how"));
+            words.say(toMeasure(line) ? "sort.title" : "sort.title-bands", bands));
+    boolean alone = alikes().of(line.id()).isEmpty();
+    String how = toMeasure(line) ? "sort.how" : alone ? "sort.how-unlike" : "sort.how-measured";
+    card.how(words.say(how));
     boolean bandsMeant = BandEntry.meant(typed);
     card.field(
         typed,
         bandsMeant ? words.say("sort.bands-unit") : words.say("sort.unit", PREFIXES.get(prefix)));
     String go = verdict(card);
+    List<String> like =
+        alikes().of(line.id()).stream()
+            .map(pair -> name(pair.a().equals(line.id()) ? pair.b() : pair.a()))
+            .toList();
+    card.why(like.isEmpty() ? words.say("sort.unlike") : words.say("sort.like", like));
     card.why(words.say("sort.letters"));
     card.why(words.say("sort.meter"));
     card.hint(
@@ -114,13 +158,45 @@ public final class SortStage implements Stage {
           plus();
           desk.refresh();
         });
+    sight(card);
     takeBack(card);
+    if (typed.isEmpty() && !toMeasure(line)) {
+      return card.go(words.say("sort.go", name(line.id())));
+    }
     if (typed.isEmpty()) {
       return open.practiceOn()
           ? card.go(words.say("sort.practice"))
           : card.notYet(words.say("sort.type"));
     }
     return go.isEmpty() ? card.notYet(words.say("sort.again")) : card.go(go);
+  }
+
+  private void sight(Card.Maker card) {
+    card.hint(
+        "L", words.say("sort.light." + light().name().toLowerCase(Locale.ROOT)), () -> sees('L'));
+    card.hint(
+        "E", words.say("sort.eyes." + eyes().name().toLowerCase(Locale.ROOT)), () -> sees('E'));
+  }
+
+  /** Goes to the next lamp or the next eyes. */
+  private void sees(char which) {
+    Light nextLight =
+        which == 'L' ? Light.values()[(light().ordinal() + 1) % Light.values().length] : light();
+    Eyes nextEyes =
+        which == 'E' ? Eyes.values()[(eyes().ordinal() + 1) % Eyes.values().length] : eyes();
+    open.act(
+        new BuildEvent.Sees(
+            nextLight.name().toLowerCase(Locale.ROOT), nextEyes.name().toLowerCase(Locale.ROOT)));
+    desk.type("");
+    guessPrefix();
+    desk.refresh();
+  }
+
+  @Override
+  public void letter(char letter) {
+    if (letter == 'L' || letter == 'E') {
+      sees(letter);
+    }
   }
 
   private static String letters(List<BandColour> bands) {
@@ -227,6 +303,11 @@ public final class SortStage implements Stage {
       return;
     }
     typed = text;
+    if (text.isEmpty() && !toMeasure(line)) {
+      open.act(new BuildEvent.BandsRead(line.id()));
+      guessPrefix();
+      return;
+    }
     if (text.isEmpty()) {
       practiceReading(line);
       return;
@@ -259,6 +340,23 @@ public final class SortStage implements Stage {
     });
   }
 
+  private Optional<RulerMat.Tie> tie(LookAlikes.Pair pair) {
+    OptionalDouble a = ohms(pair.a());
+    OptionalDouble b = ohms(pair.b());
+    return a.isPresent() && b.isPresent()
+        ? Optional.of(new RulerMat.Tie(a.getAsDouble(), b.getAsDouble()))
+        : Optional.empty();
+  }
+
+  private OptionalDouble ohms(String id) {
+    Line line = open.kit().line(id).orElse(null);
+    return line != null
+            && line.kind() == PartKind.RESISTOR
+            && Quantity.parse(line.value()) instanceof QuantityText.Read read
+        ? OptionalDouble.of(read.value())
+        : OptionalDouble.empty();
+  }
+
   @Override
   public Mat mat() {
     List<RulerMat.Slab> slabs = new ArrayList<>();
@@ -284,6 +382,8 @@ public final class SortStage implements Stage {
     OptionalDouble needle =
         match.map(m -> OptionalDouble.of(m.value())).orElse(OptionalDouble.empty());
     List<BandColour> bands = current().flatMap(PartIcon::bands).orElse(List.of());
-    return new RulerMat(words.say("sort.mat"), slabs, needle, bands, words.say("sort.part"));
+    List<RulerMat.Tie> ties =
+        alikes().pairs().stream().flatMap(pair -> tie(pair).stream()).toList();
+    return new RulerMat(words.say("sort.mat"), slabs, ties, needle, bands, words.say("sort.part"));
   }
 }

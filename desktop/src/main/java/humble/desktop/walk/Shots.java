@@ -54,7 +54,7 @@ public final class Shots {
       }
       shot(screen, "unpack");
       screen.walkTo(StageId.SORT);
-      for (int i = 0; i < 5; i++) {
+      for (int i = 0; i < 3; i++) {
         screen.stepOrWait();
       }
       shot(screen, "sort");

@@ -17,6 +17,7 @@ public final class EventWords {
       case BuildEvent.Measured e ->
           words.say("event.measured", e.line(), Engineering.reading(e.value(), "Ω"));
       case BuildEvent.BandsRead e -> words.say("event.bands", e.line());
+      case BuildEvent.Sees e -> words.say("event.sees", e.light(), e.eyes());
       case BuildEvent.Chose e -> words.say("event.chose", e.option(), e.choice());
       case BuildEvent.TookSchool e -> words.say("event.school", e.school());
       case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());

@@ -95,6 +95,7 @@ class HtmlReportTest {
             new BuildEvent.Counted("r220", 6),
             new BuildEvent.Measured("r220", 220, "inside"),
             new BuildEvent.BandsRead("r220"),
+            new BuildEvent.Sees("warm", "deutan"),
             new BuildEvent.Chose("sounder", "soft"),
             new BuildEvent.TookSchool("low"),
             new BuildEvent.Turned("main", "bottom", 90),
@@ -121,7 +122,7 @@ class HtmlReportTest {
     assertThat(all)
         .allSatisfy(
             event -> assertThat(EventWords.say(words, event)).isNotBlank().doesNotContain("{"));
-    assertThat(EventWords.say(words, all.get(15))).contains("3, 7");
+    assertThat(EventWords.say(words, all.get(16))).contains("3, 7");
   }
 
   @Test
