@@ -3,10 +3,13 @@ package humble.cli;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.stock.Meter;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine;
@@ -45,6 +48,15 @@ abstract class Command implements Callable<Integer> {
     }
     out.flush();
     return answer.no() ? 1 : 0;
+  }
+
+  /** Reads a meter as it is written; the usual one when none is given. */
+  static Optional<Meter> meter(@Nullable String text, List<String> problems) {
+    Optional<Meter> meter = text == null ? Optional.of(Meter.USUAL) : Meter.parse(text);
+    if (meter.isEmpty()) {
+      problems.add("--meter: '" + text + "' is not written like 0.8%+3@1.");
+    }
+    return meter;
   }
 
   static Kit kit(Path path) {

@@ -49,10 +49,7 @@ final class LookalikesCommand extends humble.cli.Command {
     if (looking == null) {
       problems.add("--eyes: it is normal, protan, deutan or tritan, not '" + eyes + "'.");
     }
-    Meter profile = meter == null ? Meter.USUAL : Meter.parse(meter).orElse(null);
-    if (profile == null) {
-      problems.add("--meter: '" + meter + "' is not written like 0.8%+3@1.");
-    }
+    Meter profile = meter(meter, problems).orElse(null);
     if (lit == null || looking == null || profile == null) {
       throw new BadInput(problems);
     }

@@ -51,10 +51,7 @@ final class MatchCommand extends humble.cli.Command {
     if (read instanceof QuantityText.Unreadable bad) {
       problems.add("--value: " + bad.sentence());
     }
-    Meter profile = meter == null ? Meter.USUAL : Meter.parse(meter).orElse(null);
-    if (profile == null) {
-      problems.add("--meter: '" + meter + "' is not written like 0.8%+3@1.");
-    }
+    Meter profile = meter(meter, problems).orElse(null);
     if (!problems.isEmpty()
         || partKind == null
         || profile == null

@@ -81,9 +81,9 @@ class LayoutTest {
       bench.walkUntil(() -> bench.card().title().startsWith("Fit DISP1"));
       int folded = BenchInTest.on(() -> small(bench));
       assertThat(folded).as("labels of reasons").isZero();
-      bench.type("w");
+      bench.type("h");
       assertThat(BenchInTest.on(() -> small(bench))).isPositive();
-      bench.type("w");
+      bench.type("h");
       assertThat(BenchInTest.on(() -> small(bench))).isZero();
       bench.press(KeyCode.F10);
       assertThat(BenchInTest.on(() -> small(bench))).isNotNegative();

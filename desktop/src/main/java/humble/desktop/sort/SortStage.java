@@ -272,6 +272,10 @@ public final class SortStage implements Stage {
       return "";
     }
     Line line = lines.getFirst();
+    if (toMeasure(line)) {
+      card.verdict(false, words.say("sort.bands-like", name(line.id())));
+      return "";
+    }
     card.verdict(true, words.say("sort.is", name(line.id()), line.refs()));
     return words.say("sort.go", name(line.id()));
   }
@@ -314,7 +318,7 @@ public final class SortStage implements Stage {
     }
     if (BandEntry.meant(text)) {
       List<Line> lines = BandEntry.of(text, open.kit()).lines(open.kit());
-      if (lines.size() == 1) {
+      if (lines.size() == 1 && !toMeasure(lines.getFirst())) {
         open.act(new BuildEvent.BandsRead(lines.getFirst().id()));
         desk.type("");
         guessPrefix();

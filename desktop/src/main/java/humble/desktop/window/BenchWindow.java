@@ -414,7 +414,7 @@ public final class BenchWindow implements Desk {
     } else if (Character.isDigit(c)) {
       stage.digit(c - '0');
       refresh();
-    } else if (Character.toUpperCase(c) == 'W') {
+    } else if (Character.toUpperCase(c) == 'H') {
       card.toggleWhy();
     } else if (Character.isLetter(c)) {
       stage.letter(Character.toUpperCase(c));

@@ -307,7 +307,7 @@ final class CardView extends VBox {
     show(rule, !reasons.isEmpty());
     List<Card.Hint> all = new ArrayList<>(card.hints());
     if (folded) {
-      all.add(new Card.Hint("W", whyText, this::toggleWhy));
+      all.add(new Card.Hint("H", whyText, this::toggleWhy));
     }
     while (hints.getChildren().size() < all.size()) {
       hints.getChildren().add(new Hint());

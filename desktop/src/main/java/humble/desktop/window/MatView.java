@@ -3,52 +3,29 @@ package humble.desktop.window;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
-import humble.desktop.draw.Sketch;
 import humble.desktop.draw.Token;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.layout.Pane;
 import org.jspecify.annotations.Nullable;
 
-/** The canvas that the mats are painted on; repaints when its size or its mat changes. */
-final class MatView extends Pane {
-  private final Canvas canvas = new Canvas();
-  private final Sketch sketch = new Sketch(canvas);
+/** The canvas that the mats are painted on. */
+final class MatView extends DrawnPane {
   private @Nullable Mat mat;
-  private Palette palette;
 
   MatView(Palette palette) {
-    this.palette = palette;
-    getChildren().add(canvas);
+    super(palette);
     setMinSize(200, 200);
   }
 
   void show(Mat shown, Palette colours) {
     mat = shown;
-    palette = colours;
     setAccessibleText(shown.spoken());
-    paint();
+    redraw(colours);
   }
 
   @Override
-  protected void layoutChildren() {
-    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
-      canvas.setWidth(getWidth());
-      canvas.setHeight(getHeight());
-      paint();
-    }
-  }
-
-  private void paint() {
-    double w = canvas.getWidth();
-    double h = canvas.getHeight();
-    if (w <= 0 || h <= 0) {
-      return;
-    }
-    Pen pen = new Pen(palette);
-    pen.box(0, 0, w, h, 10, Token.MAT, null);
+  void draw(Pen pen, double width, double height) {
+    pen.box(0, 0, width, height, 10, Token.MAT, null);
     if (mat != null) {
-      mat.paint(pen, w, h);
+      mat.paint(pen, width, height);
     }
-    sketch.show(pen);
   }
 }

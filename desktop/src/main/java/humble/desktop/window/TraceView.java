@@ -3,33 +3,26 @@ package humble.desktop.window;
 import humble.core.words.Words;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
-import humble.desktop.draw.Sketch;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.StageId;
 import java.util.function.Consumer;
 import java.util.function.ToDoubleFunction;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.layout.Pane;
 
 /**
  * The trace along the bottom edge: a track with one pad per stage, filled with solder as work is
  * done.
  */
-final class TraceView extends Pane {
+final class TraceView extends DrawnPane {
   private static final double HEIGHT = 108;
 
-  private final Canvas canvas = new Canvas();
-  private final Sketch sketch = new Sketch(canvas);
   private final Words words;
-  private Palette palette;
   private StageId now = StageId.SHELF;
   private ToDoubleFunction<StageId> share = stage -> 0;
   private boolean gatePassed;
 
   TraceView(Words words, Palette palette, Consumer<StageId> go) {
+    super(palette);
     this.words = words;
-    this.palette = palette;
-    getChildren().add(canvas);
     setMinHeight(HEIGHT);
     setMaxHeight(HEIGHT);
     setPrefHeight(HEIGHT);
@@ -43,26 +36,12 @@ final class TraceView extends Pane {
     now = stage;
     share = done;
     gatePassed = gate;
-    palette = colours;
     setAccessibleText(words.say("trace.spoken", words.say(stage.key())));
-    paint();
+    redraw(colours);
   }
 
   @Override
-  protected void layoutChildren() {
-    if (canvas.getWidth() != getWidth() || canvas.getHeight() != getHeight()) {
-      canvas.setWidth(getWidth());
-      canvas.setHeight(getHeight());
-      paint();
-    }
-  }
-
-  private void paint() {
-    double w = canvas.getWidth();
-    if (w <= 0) {
-      return;
-    }
-    Pen pen = new Pen(palette);
+  void draw(Pen pen, double w, double height) {
     StageId[] stages = StageId.values();
     double step = w / stages.length;
     double y = 48;
@@ -90,7 +69,6 @@ final class TraceView extends Pane {
         pen.text(words.say(stages[i].key()), x, 86, 15, Token.INK_SOFT, Pen.Hang.MIDDLE);
       }
     }
-    sketch.show(pen);
   }
 
   private void gate(Pen pen, double x, double y) {
