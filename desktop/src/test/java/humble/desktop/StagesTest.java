@@ -88,6 +88,8 @@ class StagesTest {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.SORT);
       bench.number("221");
+      bench.type("h");
+      assertThat(bench.card().field().orElseThrow().typed()).as("H unfolds").isEqualTo("221");
       assertThat(bench.card().field().orElseThrow().unit()).isEqualTo("Ω");
       assertThat(bench.card().verdict().orElseThrow().text()).contains("220 Ω").contains("R1");
       bench.press(KeyCode.ESCAPE, KeyCode.ADD);
@@ -117,6 +119,9 @@ class StagesTest {
       bench.type("rdrdrdgd");
       bench.press(KeyCode.ENTER);
       assertThat(build(bench).bandsRead()).containsExactly("r2k2");
+      bench.type("wh");
+      assertThat(bench.card().field().orElseThrow().typed()).as("a white band").isEqualTo("wh");
+      bench.press(KeyCode.ESCAPE);
       bench.type("rdxx");
       assertThat(bench.card().verdict().orElseThrow().text()).contains("xx");
       assertThat(bench.card().goEnabled()).isFalse();

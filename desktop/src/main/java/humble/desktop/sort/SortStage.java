@@ -158,7 +158,9 @@ public final class SortStage implements Stage {
           plus();
           desk.refresh();
         });
-    sight(card);
+    if (typed.isEmpty()) {
+      sight(card);
+    }
     takeBack(card);
     if (typed.isEmpty() && !toMeasure(line)) {
       return card.go(words.say("sort.go", name(line.id())));

@@ -405,7 +405,10 @@ public final class BenchWindow implements Desk {
   }
 
   private void other(char c, boolean field) {
-    if (field
+    boolean bandsBegun = !typed.isEmpty() && Character.isLetter(typed.charAt(0));
+    if (Character.toUpperCase(c) == 'H' && !bandsBegun) {
+      card.toggleWhy();
+    } else if (field
         && (Character.isDigit(c)
             || c == '.'
             || c == ','
@@ -414,8 +417,6 @@ public final class BenchWindow implements Desk {
     } else if (Character.isDigit(c)) {
       stage.digit(c - '0');
       refresh();
-    } else if (Character.toUpperCase(c) == 'H') {
-      card.toggleWhy();
     } else if (Character.isLetter(c)) {
       stage.letter(Character.toUpperCase(c));
       refresh();
