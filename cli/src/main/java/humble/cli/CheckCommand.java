@@ -28,11 +28,18 @@ final class CheckCommand extends humble.cli.Command {
     for (Finding finding : read.findings()) {
       String level = finding.level().name().toLowerCase(Locale.ROOT);
       text.add(level + "  " + finding);
-      problems.add(Answer.object("level", level, "where", finding.where(), "text", finding.text()));
+      problems.add(json(finding));
     }
     if (text.isEmpty()) {
       text.add("No problems.");
     }
     return new Answer(Answer.object("problems", problems), text, read instanceof KitRead.Refused);
+  }
+
+  static Object json(Finding finding) {
+    return Answer.object(
+        "level", finding.level().name().toLowerCase(Locale.ROOT),
+        "where", finding.where(),
+        "text", finding.text());
   }
 }

@@ -3,7 +3,7 @@ package humble.cli;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
-import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import java.io.PrintWriter;
@@ -51,8 +51,9 @@ abstract class Command implements Callable<Integer> {
   }
 
   /** Reads a meter as it is written; the usual one when none is given. */
-  static Optional<Meter> meter(@Nullable String text, List<String> problems) {
-    Optional<Meter> meter = text == null ? Optional.of(Meter.USUAL) : Meter.parse(text);
+  static Optional<MeterProfile> meter(@Nullable String text, List<String> problems) {
+    Optional<MeterProfile> meter =
+        text == null ? Optional.of(MeterProfile.USUAL) : MeterProfile.parse(text);
     if (meter.isEmpty()) {
       problems.add("--meter: '" + text + "' is not written like 0.8%+3@1.");
     }

@@ -3,7 +3,7 @@ package humble.cli;
 import humble.core.likeness.Eyes;
 import humble.core.likeness.Light;
 import humble.core.likeness.LookAlikes;
-import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,7 +49,7 @@ final class LookalikesCommand extends humble.cli.Command {
     if (looking == null) {
       problems.add("--eyes: it is normal, protan, deutan or tritan, not '" + eyes + "'.");
     }
-    Meter profile = meter(meter, problems).orElse(null);
+    MeterProfile profile = meter(meter, problems).orElse(null);
     if (lit == null || looking == null || profile == null) {
       throw new BadInput(problems);
     }

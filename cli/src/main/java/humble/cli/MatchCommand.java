@@ -2,7 +2,7 @@ package humble.cli;
 
 import humble.core.kit.PartKind;
 import humble.core.stock.Match;
-import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
@@ -51,7 +51,7 @@ final class MatchCommand extends humble.cli.Command {
     if (read instanceof QuantityText.Unreadable bad) {
       problems.add("--value: " + bad.sentence());
     }
-    Meter profile = meter(meter, problems).orElse(null);
+    MeterProfile profile = meter(meter, problems).orElse(null);
     if (!problems.isEmpty()
         || partKind == null
         || profile == null
@@ -64,7 +64,7 @@ final class MatchCommand extends humble.cli.Command {
             partKind,
             reading.value(),
             reading.resolution(),
-            profile);
+            profile.at(reading.value()));
     List<String> text = new ArrayList<>();
     text.add(match.decision().map(line -> "It is " + line + ".").orElse("No decision."));
     match

@@ -2,6 +2,7 @@ package humble.cli;
 
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
+import humble.core.marking.InductorBands;
 import humble.core.marking.MarkReading;
 import humble.core.marking.PrintedCode;
 import humble.core.marking.ResistorBands;
@@ -31,6 +32,12 @@ final class ReadCommand {
         description = "Colours in full or as two letters: bk bn rd og ye gn bu vt gy wh gd sr.")
     List<String> colours = new ArrayList<>();
 
+    @Option(
+        names = "--as",
+        paramLabel = "KIND",
+        description = "resistor or inductor (default: ${DEFAULT-VALUE}).")
+    String as = "resistor";
+
     @Override
     Answer answer() {
       List<String> problems = new ArrayList<>();
@@ -43,12 +50,46 @@ final class ReadCommand {
                 bands::add,
                 () -> problems.add("band " + place + ": '" + text + "' is no band colour."));
       }
-      if (colours.size() != 1 && (colours.size() < 3 || colours.size() > 6)) {
+      boolean inductor = as.equals("inductor");
+      if (!inductor && !as.equals("resistor")) {
+        problems.add("--as: it is resistor or inductor, not '" + as + "'.");
+      } else if (inductor && (colours.size() < 3 || colours.size() > 4)) {
+        problems.add("An inductor has 3 or 4 bands, not " + colours.size() + ".");
+      } else if (!inductor && colours.size() != 1 && (colours.size() < 3 || colours.size() > 6)) {
         problems.add("A resistor has 1, 3, 4, 5 or 6 bands, not " + colours.size() + ".");
       }
       if (!problems.isEmpty()) {
         throw new BadInput(problems);
       }
+      return inductor ? inductor(InductorBands.read(bands)) : resistor(bands);
+    }
+
+    private static Answer inductor(List<InductorBands.Reading> readings) {
+      return new Answer(
+          Answer.object("readings", readings.stream().map(Bands::json).toList()),
+          readings.isEmpty()
+              ? List.of("No legal reading from either end.")
+              : readings.stream()
+                  .map(r ->
+                      text(
+                          Engineering.nominal(r.henries(), "H"),
+                          r.tolerancePct(),
+                          r.preferred(),
+                          r.reversed()))
+                  .toList(),
+          readings.isEmpty());
+    }
+
+    private static Object json(InductorBands.Reading reading) {
+      return Answer.object(
+          "henries", reading.henries(),
+          "tolerance_pct", reading.tolerancePct(),
+          "bands", reading.bands().stream().map(BandColour::text).toList(),
+          "reversed", reading.reversed(),
+          "preferred", reading.preferred().isEmpty() ? null : reading.preferred());
+    }
+
+    private static Answer resistor(List<BandColour> bands) {
       List<BandReading> readings = ResistorBands.read(bands, ohms -> false);
       return new Answer(
           Answer.object("readings", readings.stream().map(Bands::json).toList()),
@@ -69,14 +110,23 @@ final class ReadCommand {
     }
 
     private static String text(BandReading reading) {
-      String series = reading.preferred().isEmpty() ? "no preferred number" : reading.preferred();
-      return Engineering.nominal(reading.ohms(), "Ω")
+      return text(
+          Engineering.nominal(reading.ohms(), "Ω"),
+          reading.tolerancePct(),
+          reading.preferred(),
+          reading.reversed());
+    }
+
+    private static String text(
+        String value, double tolerancePct, String preferred, boolean reversed) {
+      String series = preferred.isEmpty() ? "no preferred number" : preferred;
+      return value
           + " ± "
-          + reading.tolerancePct()
+          + tolerancePct
           + " %  ("
           + series
           + ")"
-          + (reading.reversed() ? "  read from the other end" : "");
+          + (reversed ? "  read from the other end" : "");
     }
   }
 

@@ -87,6 +87,7 @@ public final class KitMaker {
             List.of(),
             "board",
             fragile,
+            0,
             model));
     return this;
   }
@@ -265,7 +266,8 @@ public final class KitMaker {
         List.copyOf(peripherals),
         enclosure,
         List.<Caution>of(),
-        List.copyOf(packages));
+        List.copyOf(packages),
+        List.of());
   }
 
   /** Gives the parts of the kit. */

@@ -31,6 +31,7 @@ import org.jspecify.annotations.Nullable;
  * @param enclosure the case, when there is one
  * @param cautions cautions
  * @param packages packages the kit brings along
+ * @param hosts boards that a conversion goes into
  */
 public record Kit(
     String id,
@@ -55,7 +56,66 @@ public record Kit(
     List<Peripheral> peripherals,
     @Nullable Enclosure enclosure,
     List<Caution> cautions,
-    List<PartPackage> packages) {
+    List<PartPackage> packages,
+    List<Host> hosts) {
+
+  /** Gives this kit with another parts list. */
+  public Kit withLines(List<Line> others) {
+    return new Kit(
+        id,
+        name,
+        revision,
+        kind,
+        summary,
+        boards,
+        others,
+        places,
+        nets,
+        loose,
+        options,
+        sheet,
+        rules,
+        tasks,
+        blocks,
+        gates,
+        supplies,
+        states,
+        firmware,
+        peripherals,
+        enclosure,
+        cautions,
+        packages,
+        hosts);
+  }
+
+  /** Gives this kit with other supplies. */
+  public Kit withSupplies(List<Supply> others) {
+    return new Kit(
+        id,
+        name,
+        revision,
+        kind,
+        summary,
+        boards,
+        lines,
+        places,
+        nets,
+        loose,
+        options,
+        sheet,
+        rules,
+        tasks,
+        blocks,
+        gates,
+        others,
+        states,
+        firmware,
+        peripherals,
+        enclosure,
+        cautions,
+        packages,
+        hosts);
+  }
 
   /** Gives the package of that id: the kit's own first, then the built-in one. */
   public Optional<PartPackage> packageNamed(String id) {

@@ -69,7 +69,7 @@ public final class KitCheck {
         error(at + "/value", "The value cannot be read: " + bad.sentence());
       }
       long needed = line.refs().stream().filter(ref -> !leftOut.contains(ref)).count();
-      if (line.supplied() < needed && line.kind() != PartKind.LINK) {
+      if (line.supplied() < needed && line.kind() != PartKind.LINK && line.stripOf() == 0) {
         warning(
             at + "/supplied",
             "Line '"

@@ -21,6 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param substitutes lines whose parts may stand in
  * @param home {@code board}, {@code between-pins} or {@code none}
  * @param fragile what hurts it: heat, static, shock, water
+ * @param stripOf positions of a supplied strip that it is snapped from, 0 when it is not
  * @param model electrical model, when the kit gives one
  */
 public record Line(
@@ -39,12 +40,35 @@ public record Line(
     List<String> substitutes,
     String home,
     List<String> fragile,
+    int stripOf,
     @Nullable Model model) {
   public Line {
     refs = List.copyOf(refs);
     polarityMarks = List.copyOf(polarityMarks);
     substitutes = List.copyOf(substitutes);
     fragile = List.copyOf(fragile);
+  }
+
+  /** Gives this line with other places and another model. */
+  public Line with(List<String> otherRefs, @Nullable Model otherModel) {
+    return new Line(
+        id,
+        kind,
+        value,
+        tolerancePct,
+        bands,
+        packageId,
+        otherRefs,
+        supplied,
+        bag,
+        marking,
+        spareOk,
+        polarityMarks,
+        substitutes,
+        home,
+        fragile,
+        stripOf,
+        otherModel);
   }
 
   /** Gives the number of pieces the kit's places ask for. */

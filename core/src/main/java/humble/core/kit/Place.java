@@ -44,6 +44,26 @@ public record Place(
     marks = List.copyOf(marks);
   }
 
+  /** Gives the place of a part of which nobody said where it sits: flush, on the top. */
+  public static Place unknown(String ref) {
+    return new Place(
+        ref,
+        "",
+        Side.TOP,
+        new PointMm(0, 0),
+        0,
+        Mount.FLUSH,
+        0,
+        null,
+        null,
+        null,
+        null,
+        List.of(),
+        List.of(),
+        0,
+        1);
+  }
+
   /**
    * Gives where a point of the package lands on the board, from the top: bottom-side patterns are
    * mirrored first.

@@ -5,7 +5,7 @@ import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.marking.BandColour;
 import humble.core.marking.ResistorBands;
-import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import java.util.ArrayList;
@@ -71,7 +71,7 @@ public record LookAlikes(
   }
 
   /** Finds them for one light, one pair of eyes and one meter. */
-  public static LookAlikes of(Kit kit, Light light, Eyes eyes, Meter meter) {
+  public static LookAlikes of(Kit kit, Light light, Eyes eyes, MeterProfile meter) {
     List<Pair> pairs = new ArrayList<>();
     List<Line> lines = kit.lines();
     Map<Paint.Body, Confusion> confusions = new EnumMap<>(Paint.Body.class);
@@ -103,7 +103,7 @@ public record LookAlikes(
   }
 
   private static Optional<Pair> pair(
-      Line a, Line b, Map<Paint.Body, Confusion> confusions, Meter meter) {
+      Line a, Line b, Map<Paint.Body, Confusion> confusions, MeterProfile meter) {
     Optional<List<BandColour>> bandsA = bands(a);
     Optional<List<BandColour>> bandsB = bands(b);
     if (bandsA.isPresent() && bandsB.isPresent()) {
@@ -130,7 +130,7 @@ public record LookAlikes(
       List<BandColour> bandsA,
       List<BandColour> bandsB,
       Map<Paint.Body, Confusion> confusions,
-      Meter meter) {
+      MeterProfile meter) {
     Paint.Body body = bandsA.size() >= 5 ? Paint.Body.BLUE : Paint.Body.BEIGE;
     Confusion confusion = Objects.requireNonNull(confusions.get(body));
     double straight = confusion.chance(bandsA, bandsB);
@@ -173,7 +173,7 @@ public record LookAlikes(
   }
 
   /** Both windows, widened by the meter, lie apart: then no reading fits both. */
-  private static boolean separates(Line a, Line b, Meter meter) {
+  private static boolean separates(Line a, Line b, MeterProfile meter) {
     if (a.kind() != b.kind()
         || !(a.kind() == PartKind.RESISTOR || a.kind() == PartKind.CAPACITOR)
         || value(a).isEmpty()
@@ -185,10 +185,10 @@ public record LookAlikes(
     return Math.abs(va - vb) > reach(a, va, meter) + reach(b, vb, meter);
   }
 
-  private static double reach(Line line, double value, Meter meter) {
+  private static double reach(Line line, double value, MeterProfile meter) {
     Double tolerance = line.tolerancePct();
     double pct = tolerance == null ? USUAL_TOLERANCE_PCT : tolerance;
     double digit = Math.pow(10, Math.ceil(Math.log10(Math.max(value, 1e-15) / METER_DIGITS)));
-    return value * pct / 100 + meter.uncertainty(value, digit);
+    return value * pct / 100 + meter.at(value).uncertainty(value, digit);
   }
 }

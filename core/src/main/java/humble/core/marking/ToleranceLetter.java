@@ -8,7 +8,7 @@ import java.util.Optional;
  * The tolerance letters of IEC 60062:2016, tables 4 and 5. Below 10 pF the letters B to G of a
  * capacitor are picofarads; a reading gives the percentage they amount to.
  */
-final class ToleranceLetter {
+public final class ToleranceLetter {
   private static final double SMALL_F = 10e-12;
 
   private static final Map<Character, Double> PERCENT =
@@ -52,7 +52,7 @@ final class ToleranceLetter {
   }
 
   /** Gives the tolerance of a resistor or an inductor, in per cent. */
-  static Optional<Band> of(char letter) {
+  public static Optional<Band> of(char letter) {
     return Optional.ofNullable(PERCENT.get(letter)).map(percent -> new Band(-percent, percent));
   }
 }

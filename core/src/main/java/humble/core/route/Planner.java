@@ -3,11 +3,14 @@ package humble.core.route;
 import humble.core.kit.Kit;
 import humble.core.kit.LeadClass;
 import humble.core.kit.Parts;
+import humble.core.kit.Place;
 import humble.core.kit.SheetEntry;
 import humble.core.words.Phrase;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -32,7 +35,7 @@ public final class Planner {
     this.parts = parts;
     this.kit = parts.kit();
     this.school = school;
-    this.work = new Work(parts, choices, withDependants(choices, lacking));
+    this.work = new Work(parts, choices, withDependants(choices, lacking), Set.of());
   }
 
   /**
@@ -56,30 +59,54 @@ public final class Planner {
     return planner.finish(found, minutes);
   }
 
+  /** Facts that make a step impossible when the part before it is not there; others only order. */
+  private static final Set<String> BINDING =
+      Set.of(
+          "route.under",
+          "route.panel",
+          "route.socket",
+          "route.rule",
+          "route.task-before",
+          "route.task-after",
+          "route.gate-needs",
+          "route.gate-before");
+
   /**
-   * What hangs on a part that is not there: the chip for its socket, what it covers nothing for,
-   * the rest of its gate.
+   * What hangs on a part that is not there: the chip for its socket, what would cover its place,
+   * what it is held by, the gate that needs it and what that gate is for.
    */
   private Set<String> withDependants(Map<String, String> choices, Set<String> lacking) {
     Set<String> out = new TreeSet<>(lacking);
     if (lacking.isEmpty()) {
       return out;
     }
-    Work all = new Work(parts, choices, Set.of());
+    Work all = new Work(parts, choices, Set.of(), lacking);
     lacking.forEach(ref -> blocked.add(new Plan.Blocked(ref, ref)));
-    for (Node node : all.nodes()) {
-      for (String ref : node.refs()) {
-        parts
-            .socketOf(ref)
-            .filter(out::contains)
-            .ifPresent(socket -> {
-              if (out.add(ref)) {
-                blocked.add(new Plan.Blocked(ref, socket));
-              }
-            });
+    Deque<String> open = new ArrayDeque<>(out);
+    while (!open.isEmpty()) {
+      String missing = open.removeFirst();
+      Node first = all.byName().get(missing);
+      for (Node node : all.nodes()) {
+        Phrase fact = first == null ? null : all.facts().before(node.index()).get(first.index());
+        if (fact != null && BINDING.contains(fact.key())) {
+          (node.refs().isEmpty() ? List.of(node.id()) : node.refs())
+              .forEach(name -> block(name, missing, out, open));
+        }
+      }
+      for (Place place : kit.places()) {
+        if (missing.equals(place.jig())) {
+          block(place.ref(), missing, out, open);
+        }
       }
     }
     return out;
+  }
+
+  private void block(String name, String missing, Set<String> out, Deque<String> open) {
+    if (out.add(name)) {
+      blocked.add(new Plan.Blocked(name, missing));
+      open.add(name);
+    }
   }
 
   private List<Phrase> circle(List<Node> order) {

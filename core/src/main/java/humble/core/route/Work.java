@@ -25,7 +25,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -39,12 +38,20 @@ final class Work {
   private final Kit kit;
   private final Map<String, String> choices;
   private final Set<String> leftOut;
+  private final Set<String> apart;
   private final List<Node> nodes = new ArrayList<>();
   private final Map<String, Node> byName = new LinkedHashMap<>();
   private final Facts facts = new Facts();
 
-  Work(Parts parts, Map<String, String> choices, Set<String> lacking) {
+  /**
+   * Gathers the work.
+   *
+   * @param lacking parts, tasks and gates that are left out
+   * @param apart parts that form groups of their own
+   */
+  Work(Parts parts, Map<String, String> choices, Set<String> lacking, Set<String> apart) {
     this.parts = parts;
+    this.apart = Set.copyOf(apart);
     this.kit = parts.kit();
     this.choices = choices;
     this.leftOut = new TreeSet<>(Choices.leftOut(kit, choices));
@@ -87,8 +94,8 @@ final class Work {
     for (Line line : kit.lines()) {
       for (String ref : line.refs()) {
         Part part = parts.part(ref).orElse(null);
-        Place place = part == null ? null : part.place();
-        if (place != null && !leftOut.contains(ref)) {
+        if (part != null && isFitted(part) && !leftOut.contains(ref)) {
+          Place place = placeOf(part);
           String key =
               line.id()
                   + "/"
@@ -98,7 +105,8 @@ final class Work {
                   + "/"
                   + place.mount()
                   + "/"
-                  + place.standoffMm();
+                  + place.standoffMm()
+                  + (apart.contains(ref) ? "/apart" : "");
           groups.computeIfAbsent(key, k -> new ArrayList<>()).add(ref);
         }
       }
@@ -113,9 +121,20 @@ final class Work {
     inOrder.values().forEach(this::group);
   }
 
+  /** A kit that says where its parts sit fits those alone; one that does not fits all it lists. */
+  private boolean isFitted(Part part) {
+    return part.place() != null || (kit.places().isEmpty() && part.line().home().equals("board"));
+  }
+
+  /** Without a placement list every part is taken to sit flush on the top. */
+  private Place placeOf(Part part) {
+    Place place = part.place();
+    return place != null ? place : Place.unknown(part.ref());
+  }
+
   private void group(List<String> refs) {
     Part part = parts.get(refs.getFirst());
-    Place place = Objects.requireNonNull(part.place());
+    Place place = placeOf(part);
     if (place.mount() == Mount.SOCKETED) {
       add(
           Step.Act.INSERT,
@@ -128,7 +147,7 @@ final class Work {
     }
     int joints = 0;
     for (String ref : refs) {
-      Place each = Objects.requireNonNull(parts.get(ref).place());
+      Place each = placeOf(parts.get(ref));
       joints += parts.get(ref).pack().pins().size() - each.leaveEmpty().size();
     }
     add(
@@ -142,7 +161,8 @@ final class Work {
 
   private void tasks() {
     for (Task task : kit.tasks()) {
-      if (!task.kind().equals("case")
+      if (!leftOut.contains(task.id())
+          && !task.kind().equals("case")
           && !task.kind().equals("load")
           && !task.kind().equals("test")) {
         add(Step.Act.TASK, task.id(), List.of(), null, 0, task.minutes());
@@ -151,7 +171,9 @@ final class Work {
   }
 
   private void gates() {
-    kit.gates().forEach(gate -> add(Step.Act.GATE, gate.id(), List.of(), null, 0, Minutes.GATE));
+    kit.gates().stream()
+        .filter(gate -> !leftOut.contains(gate.id()))
+        .forEach(gate -> add(Step.Act.GATE, gate.id(), List.of(), null, 0, Minutes.GATE));
   }
 
   private void add(
@@ -186,7 +208,7 @@ final class Work {
   private void partFacts() {
     for (Node node : nodes) {
       for (String ref : node.refs()) {
-        Place place = Objects.requireNonNull(parts.get(ref).place());
+        Place place = placeOf(parts.get(ref));
         place.covered().ifPresent(cover -> edge(ref, cover, Phrase.of("route.under", ref, cover)));
         String panel = place.panel();
         if (panel != null && byName.get(panel) instanceof Node fitted) {

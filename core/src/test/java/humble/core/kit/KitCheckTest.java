@@ -83,33 +83,9 @@ class KitCheckTest {
             List.of(),
             "board",
             List.of(),
+            0,
             null);
-    Kit base = KitMaker.kit().make();
-    Kit kit =
-        new Kit(
-            base.id(),
-            base.name(),
-            base.revision(),
-            base.kind(),
-            base.summary(),
-            base.boards(),
-            List.of(line),
-            base.places(),
-            base.nets(),
-            base.loose(),
-            base.options(),
-            base.sheet(),
-            base.rules(),
-            base.tasks(),
-            base.blocks(),
-            base.gates(),
-            base.supplies(),
-            base.states(),
-            base.firmware(),
-            base.peripherals(),
-            base.enclosure(),
-            base.cautions(),
-            base.packages());
+    Kit kit = KitMaker.kit().make().withLines(List.of(line));
     assertThat(findings(kit))
         .containsExactly(
             "WARNING kit.json#/lines/0/supplied: Line 'r' supplies 1 but its places need 2.");

@@ -8,7 +8,7 @@ import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.marking.BandColour;
-import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -20,7 +20,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class LookAlikesTest {
   private static Kit kit(Object... idValueTolerance) {
-    Kit base = KitMaker.kit().make();
     List<Line> lines = new ArrayList<>();
     for (int i = 0; i < idValueTolerance.length; i += 3) {
       double tolerance = (Double) idValueTolerance[i + 2];
@@ -41,36 +40,14 @@ class LookAlikesTest {
               List.of(),
               "board",
               List.of(),
+              0,
               null));
     }
-    return new Kit(
-        base.id(),
-        base.name(),
-        base.revision(),
-        base.kind(),
-        base.summary(),
-        base.boards(),
-        lines,
-        base.places(),
-        base.nets(),
-        base.loose(),
-        base.options(),
-        base.sheet(),
-        base.rules(),
-        base.tasks(),
-        base.blocks(),
-        base.gates(),
-        base.supplies(),
-        base.states(),
-        base.firmware(),
-        base.peripherals(),
-        base.enclosure(),
-        base.cautions(),
-        base.packages());
+    return KitMaker.kit().make().withLines(lines);
   }
 
   private static LookAlikes of(Kit kit, Light light, Eyes eyes) {
-    return LookAlikes.of(kit, light, eyes, Meter.USUAL);
+    return LookAlikes.of(kit, light, eyes, MeterProfile.USUAL);
   }
 
   @Test

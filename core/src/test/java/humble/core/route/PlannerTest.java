@@ -12,6 +12,7 @@ import humble.core.kit.PartPackage;
 import humble.core.kit.Parts;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
+import humble.core.stock.Reach;
 import humble.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -207,6 +208,43 @@ class PlannerTest {
   }
 
   @Test
+  void whatIsLackingBlocksWhatWouldCoverItAndWhatARulePutsAfterIt() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .resistor("R2", "1k")
+            .resistor("R3", "1k")
+            .resistor("R4", "1k")
+            .place("R1", 10, 20)
+            .place("R2", 20, 20)
+            .place("R3", 30, 20)
+            .place("R4", 40, 20)
+            .rule("R1", "R3", "so it is")
+            .rule("R3", "R4", "so it is")
+            .parts();
+    Plan plan = Planner.plan(parts, School.LOW, Map.of(), 0, Set.of("R1"));
+    assertThat(ids(plan)).containsExactly("fit:R2");
+    assertThat(plan.blocked())
+        .containsExactly(
+            new Plan.Blocked("R1", "R1"),
+            new Plan.Blocked("R3", "R1"),
+            new Plan.Blocked("R4", "R3"));
+    Reach reach = Reach.of(Planner.plan(parts, School.LOW, Map.of(), 0, Set.of()), plan);
+    assertThat(reach.waiting()).containsExactly("fit:R1", "fit:R3", "fit:R4");
+    assertThat(reach.minutes()).isLessThan(reach.allMinutes());
+  }
+
+  @Test
+  void partsWithoutAPlacementListAreStillPlanned() throws NoPlan {
+    Parts parts =
+        KitMaker.kit()
+            .line("c", PartKind.CAPACITOR_POLARISED, "10u", "radial-5x11", null, "C1")
+            .line("r", PartKind.RESISTOR, "1k", "axial-quarter-watt", null, "R1")
+            .parts();
+    assertThat(ids(plan(parts, School.LOW))).containsExactly("fit:R1", "fit:C1");
+  }
+
+  @Test
   void untakenChoicesAreNotFitted() throws NoPlan {
     Parts parts = threeHeights().option("o", "R1", "C1").parts();
     assertThat(ids(plan(parts, School.LOW))).containsExactly("o", "fit:R1", "fit:C2");
@@ -257,7 +295,7 @@ class PlannerTest {
     Parts made = maker.parts();
     Plan found = plan(made, school);
     int[] best = null;
-    Work work = new Work(made, Map.of(), Set.of());
+    Work work = new Work(made, Map.of(), Set.of(), Set.of());
     for (List<Node> order : orders(work, new ArrayList<>())) {
       int[] score = measured(order).score(school);
       best = best == null || Arrays.compare(score, best) < 0 ? score : best;

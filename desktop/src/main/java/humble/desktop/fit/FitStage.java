@@ -30,6 +30,7 @@ import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -43,6 +44,9 @@ public final class FitStage implements Stage {
   private static final int MOST_PART_MARKS = 2;
 
   private static final int MOST_BOARD_MARKS = 1;
+
+  /** Stands in where a kit that was typed in has no board: nothing is drawn on it. */
+  private static final Board NO_BOARD = new Board("", "", 100, 60, 1.6, List.of(), Map.of());
 
   private final OpenBuild open;
   private final Desk desk;
@@ -66,7 +70,8 @@ public final class FitStage implements Stage {
   }
 
   private BoardView view() {
-    Board board = open.kit().boards().getFirst();
+    List<Board> boards = open.kit().boards();
+    Board board = boards.isEmpty() ? NO_BOARD : boards.getFirst();
     return open.build()
         .view(board.id())
         .map(turned ->
@@ -172,7 +177,10 @@ public final class FitStage implements Stage {
 
   private Card part(Card.Maker card, Step step) {
     Part part = open.parts().get(step.refs().getFirst());
-    Place place = part.placed().orElseThrow();
+    Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
+    if (part.placed().isEmpty()) {
+      card.how(words.say("fit.unplaced", part.ref()));
+    }
     orientation(part).forEach(card::how);
     card.how(mount(part, place));
     if (place.rowHoles() > 0) {
@@ -273,7 +281,9 @@ public final class FitStage implements Stage {
         .flatMap(place -> place.marks().stream())
         .limit(MOST_BOARD_MARKS)
         .forEach(mark -> marks.add("board:" + mark));
-    marks.add("landmark");
+    if (part.placed().isPresent()) {
+      marks.add("landmark");
+    }
     return marks;
   }
 
@@ -412,6 +422,14 @@ public final class FitStage implements Stage {
     List<String> refs = step == null ? List.of() : step.refs();
     Optional<Part> focused =
         refs.isEmpty() ? Optional.empty() : parts.part(refs.get(Math.min(focus, refs.size() - 1)));
+    if (open.kit().boards().isEmpty()) {
+      return new PartMat(
+          words.say("fit.no-board"),
+          focused.map(Part::line),
+          refs,
+          open.build().fittedRefs(),
+          words);
+    }
     BoardView view = view();
     Optional<Pin1> pin1 =
         focused

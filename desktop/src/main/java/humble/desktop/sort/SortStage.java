@@ -10,6 +10,7 @@ import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
 import humble.core.stock.Match;
 import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import humble.core.stock.Verdict;
 import humble.core.units.Engineering;
 import humble.core.units.Quantity;
@@ -79,7 +80,7 @@ public final class SortStage implements Stage {
     if (known == null || light != light() || eyes != eyes()) {
       light = light();
       eyes = eyes();
-      known = LookAlikes.of(open.kit(), light, eyes, Meter.USUAL);
+      known = LookAlikes.of(open.kit(), light, eyes, MeterProfile.USUAL);
       alikes = known;
     }
     return known;

@@ -96,6 +96,9 @@ record TreeMat(
   }
 
   private void board(Pen pen, Lights l, double x, double y, double w, double h) {
+    if (l.parts().kit().boards().isEmpty()) {
+      return;
+    }
     Board board = l.parts().kit().boards().getFirst();
     BoardPicture picture =
         new BoardPicture(l.parts(), new BoardView(board, Side.TOP, 0), x, y, w, h - 24);

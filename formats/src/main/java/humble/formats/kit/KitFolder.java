@@ -4,13 +4,18 @@ import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.KitCheck;
+import humble.core.stock.Strips;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import tools.jackson.core.JacksonException;
@@ -92,6 +97,7 @@ public final class KitFolder {
     Kit kit = new KitJson(new Cursor(tree, "", findings)).read();
     List<Finding> all = new ArrayList<>(findings.all());
     all.addAll(KitCheck.of(kit));
+    all.addAll(Strips.findings(kit));
     boardFiles(kit, all);
     boolean refused = all.stream().anyMatch(Finding::isError);
     return refused ? new KitRead.Refused(all, true) : new KitRead.Opened(kit, all);
@@ -144,6 +150,50 @@ public final class KitFolder {
       return Files.readAllBytes(file);
     }
     return zipped(name);
+  }
+
+  /**
+   * Gives the bytes of an archive of this kit: the kit file as it stands, unknown keys included,
+   * and every other file of the folder. The same kit gives the same bytes.
+   *
+   * @throws IOException when something cannot be read, or would make an archive that cannot be
+   *     opened here
+   */
+  public byte[] archive() throws IOException {
+    SortedMap<String, byte[]> files = new TreeMap<>();
+    long bytes = 0;
+    for (String name : names()) {
+      byte[] content = bytes(name);
+      bytes += content.length;
+      if (files.size() >= MOST_ENTRIES || bytes > MOST_BYTES) {
+        throw new IOException("the kit is larger than 4000 files or 256 MiB");
+      }
+      files.put(name, content);
+    }
+    byte[] kitJson = bytes("kit.json");
+    files.remove("kit.json");
+    return KitWriter.zip(kitJson, files);
+  }
+
+  /** Names of all files; hidden ones and links stay out. */
+  private List<String> names() throws IOException {
+    if (!Files.isDirectory(at)) {
+      try (ZipFile zip = new ZipFile(at.toFile())) {
+        String prefix = prefix(zip);
+        return zip.stream()
+            .filter(entry -> !entry.isDirectory() && entry.getName().startsWith(prefix))
+            .map(entry -> entry.getName().substring(prefix.length()))
+            .toList();
+      }
+    }
+    try (Stream<Path> walk = Files.walk(at)) {
+      return walk.filter(file -> Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS))
+          .map(file -> at.relativize(file).toString().replace('\\', '/'))
+          .filter(name -> !name.startsWith(".") && !name.contains("/."))
+          .sorted()
+          .limit(MOST_ENTRIES + 1L)
+          .toList();
+    }
   }
 
   private static boolean inside(String name) {

@@ -5,6 +5,7 @@ import humble.core.kit.Board;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Gate;
+import humble.core.kit.Host;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.LeadClass;
@@ -46,7 +47,7 @@ final class KitJson {
     if (!"humble-kit/1".equals(root.needText("format"))) {
       root.error("format", "This is not \"humble-kit/1\".");
     }
-    root.known("author", "licence", "hosts", "tools", "trims", "proofs", "windings", "faults");
+    root.known("author", "licence", "tools", "trims", "proofs", "windings", "faults");
     Kit kit =
         new Kit(
             root.needText("id"),
@@ -72,7 +73,10 @@ final class KitJson {
             root.each("peripherals", PeripheralJson::read),
             root.child("enclosure").map(EnclosureJson::read).orElse(null),
             root.each("cautions", KitJson::caution),
-            root.each("packages", KitJson::partPackage));
+            root.each("packages", KitJson::partPackage),
+            root.each(
+                "hosts",
+                c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))));
     root.noteUnread();
     return kit;
   }
@@ -125,7 +129,6 @@ final class KitJson {
   }
 
   private static Line line(Cursor c) {
-    c.whole("strip_of", 0);
     String kindName = c.needText("kind");
     Optional<PartKind> kind = PartKind.named(kindName);
     if (kind.isEmpty() && !kindName.isEmpty()) {
@@ -151,6 +154,7 @@ final class KitJson {
         c.texts("substitutes"),
         home,
         fragile(c),
+        c.whole("strip_of", 0),
         c.child("model").map(ModelJson::read).orElse(null));
   }
 

@@ -1,0 +1,135 @@
+package humble.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class IntakeCommandsTest {
+  private static final String KIT =
+      Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
+
+  @TempDir Path folder;
+
+  private record Ran(int status, String out, String err) {
+    JsonNode json() {
+      return new JsonMapper().readTree(out);
+    }
+  }
+
+  private static Ran run(String... arguments) {
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    int status = Humble.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+    return new Ran(status, out.toString(), err.toString());
+  }
+
+  private String file(String name, String text) throws IOException {
+    return Files.writeString(folder.resolve(name), text).toString();
+  }
+
+  private String in(String name) {
+    return folder.resolve(name).toString();
+  }
+
+  @Test
+  void aPastedSheetBecomesAKitThatOpens() throws IOException {
+    String sheet = file("sheet.txt", "3 x 10k brown-black-orange R1 R4 R9\n2 x 104 C1, C2\n");
+    Ran ran = run("import", "--paste", sheet, "-o", in("lantern"), "--json");
+    assertThat(ran.status()).isZero();
+    JsonNode json = ran.json();
+    assertThat(json.propertyNames()).contains("lines", "guessed", "problems");
+    assertThat(json.get("lines").isArray()).isTrue();
+    assertThat(json.get("lines")).hasSize(2);
+    assertThat(json.get("guessed").get(0).propertyNames())
+        .contains("line", "key", "value", "confidence", "because");
+    assertThat(run("check", in("lantern"), "--json").out()).contains("\"problems\":[]");
+    assertThat(run("plan", in("lantern")).status()).isZero();
+  }
+
+  @Test
+  void rowProblemsAreAnswersAndTheKitIsStillWritten() throws IOException {
+    String list = file("list.csv", "Ref,Value\nR1,10k\nR2-C4,1k\n");
+    Ran ran = run("import", "--bom", list, "-o", in("kit.hckit"), "--json");
+    assertThat(ran.status()).isEqualTo(1);
+    JsonNode problem = ran.json().get("problems").get(0);
+    assertThat(problem.get("where").stringValue()).isEqualTo("list.csv line 3");
+    assertThat(problem.get("level").stringValue()).isEqualTo("error");
+    assertThat(run("check", in("kit.hckit")).status()).isZero();
+  }
+
+  @Test
+  void whatCannotBeUsedIsTwoAndWritesNothing() throws IOException {
+    String list = file("list.csv", "one,two\nthree,four\n");
+    String good = file("good.csv", "Ref,Value\nR1,10k\n");
+    Ran ran =
+        run(
+            "import",
+            "--bom",
+            list,
+            "--paste",
+            in("none.txt"),
+            "--board",
+            in("nowhere"),
+            "-o",
+            in("kit"));
+    assertThat(ran.status()).isEqualTo(2);
+    assertThat(ran.out()).isEmpty();
+    assertThat(ran.err().lines()).hasSize(3);
+    assertThat(folder.resolve("kit")).doesNotExist();
+    assertThat(run("import", "-o", in("kit")).status()).isEqualTo(2);
+    assertThat(run("import", "--bom", good, "-o", in("kit")).status()).isZero();
+    assertThat(run("import", "--bom", good, "-o", in("kit")).err()).contains("--force");
+    assertThat(run("import", "--bom", good, "-o", in("kit"), "--force").status()).isZero();
+  }
+
+  @Test
+  void boardFilesAreKeptInTheKit() throws IOException {
+    Files.createDirectories(folder.resolve("fab"));
+    file("fab/top.gbr", "%TF.FileFunction,Copper,L1,Top*%\n%FSLAX46Y46*%\nM02*\n");
+    file("fab/notes.txt", "two layers");
+    String list = file("list.csv", "Ref,Value\nR1,10k\n");
+    Ran ran = run("import", "--bom", list, "--board", in("fab"), "-o", in("kit"), "--json");
+    assertThat(ran.status()).isZero();
+    assertThat(folder.resolve("kit/board/top.gbr")).exists();
+    assertThat(folder.resolve("kit/board/notes.txt")).exists();
+    assertThat(Files.readString(folder.resolve("kit/kit.json")))
+        .contains("\"copper_top\" : \"board/top.gbr\"");
+    assertThat(run("check", in("kit")).out()).contains("No problems");
+  }
+
+  @Test
+  void exportsComeBackThroughImport() {
+    for (String as : List.of("bom.csv", "places.csv", "kit.zip")) {
+      Ran ran = run("export", KIT, "--as", as, "-o", in(as), "--json");
+      assertThat(ran.status()).isZero();
+      assertThat(ran.json().get("written").stringValue()).isEqualTo(in(as));
+    }
+    Ran ran =
+        run(
+            "import",
+            "--bom",
+            in("bom.csv"),
+            "--places",
+            in("places.csv"),
+            "-o",
+            in("again"),
+            "--json");
+    assertThat(ran.status()).isZero();
+    // The demo kit is one receptacle short, on purpose.
+    assertThat(ran.json().get("problems")).hasSize(1);
+    assertThat(ran.json().get("problems").get(0).get("text").stringValue())
+        .isEqualTo("The list gives 1 pieces for 2 places: J2, J3.");
+    assertThat(run("check", in("kit.zip")).status()).isZero();
+    assertThat(run("export", KIT, "--as", "bom.csv", "-o", in("bom.csv")).status()).isEqualTo(2);
+    assertThat(run("export", KIT, "--as", "boat", "-o", in("x")).err()).contains("'boat'");
+  }
+}

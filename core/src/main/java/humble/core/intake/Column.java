@@ -1,0 +1,147 @@
+package humble.core.intake;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+
+/** What a column of a parts list or a placement list is about. */
+public enum Column {
+  LINE("id", "line", "lineid"),
+  REFS(
+      "refs",
+      "ref",
+      "references",
+      "reference",
+      "referencedesignator",
+      "referencedesignators",
+      "refdes",
+      "designator",
+      "designators",
+      "designation",
+      "position",
+      "positions",
+      "place",
+      "places",
+      "location",
+      "locations",
+      "parts",
+      "bezeichner",
+      "referenz",
+      "bauteil",
+      "repere",
+      "reperes"),
+  VALUE("value", "values", "val", "comment", "rating", "wert", "valeur"),
+  PACKAGE(
+      "package",
+      "footprint",
+      "case",
+      "casesize",
+      "pattern",
+      "housing",
+      "size",
+      "bauform",
+      "gehause",
+      "boitier"),
+  PIECES(
+      "pieces",
+      "qty",
+      "quantity",
+      "count",
+      "number",
+      "amount",
+      "pcs",
+      "no",
+      "needed",
+      "menge",
+      "anzahl",
+      "stuck",
+      "quantite",
+      "nombre"),
+  SUPPLIED("supplied", "inbag", "inthebag", "have"),
+  KIND("kind", "type", "category", "parttype", "art", "typ"),
+  DESCRIPTION(
+      "description",
+      "desc",
+      "details",
+      "text",
+      "name",
+      "part",
+      "component",
+      "item",
+      "note",
+      "notes",
+      "remark",
+      "remarks",
+      "beschreibung",
+      "bemerkung"),
+  TOLERANCE("tolerance", "tol", "tolerancepct", "toleranz"),
+  BANDS("bands"),
+  COLOURS(
+      "colours",
+      "colors",
+      "colourcode",
+      "colorcode",
+      "colourbands",
+      "colorbands",
+      "farbcode",
+      "farben"),
+  MARKING("marking", "markings", "mark", "printed", "code", "aufdruck"),
+  BAG("bag", "packet", "pouch", "beutel", "tute"),
+  HOME("home"),
+  SPARE("spareok"),
+  POLARITY("polaritymarks"),
+  FRAGILE("fragile"),
+  SUBSTITUTES("substitutes"),
+  STRIP("stripof"),
+  LEAVE_OUT("leaveout", "dnf", "dnp", "donotfit", "donotpopulate", "notfitted", "nichtbestuckt"),
+  X("x", "xpos", "posx", "centerx", "centrex", "midx", "xcoordinate", "xcoord"),
+  Y("y", "ypos", "posy", "centery", "centrey", "midy", "ycoordinate", "ycoord"),
+  ROTATION("rotation", "rot", "angle", "orientation", "rotationdeg", "turn", "drehung", "winkel"),
+  SIDE("side", "layer", "face", "tb", "seite", "lage"),
+  BOARD("board", "platine"),
+  MOUNT("mount"),
+  STANDOFF("standoff", "standoffmm");
+
+  private final Set<String> names;
+
+  Column(String... names) {
+    this.names = Set.of(names);
+  }
+
+  /**
+   * Gives the column that a heading names. Case, blanks, signs, accents and a unit in brackets or
+   * at the end do not matter.
+   */
+  public static Optional<Column> named(String heading) {
+    String plain = plain(heading);
+    for (Column column : values()) {
+      if (column.names.contains(plain)) {
+        return Optional.of(column);
+      }
+    }
+    String unitless = plain.replaceFirst("(mm|mil|mils|inch|in|deg|degrees)$", "");
+    for (Column column : values()) {
+      if (!unitless.isEmpty() && column.names.contains(unitless)) {
+        return Optional.of(column);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static String plain(String heading) {
+    String unbracketed = heading.replaceAll("[(\\[][^)\\]]*[)\\]]", " ");
+    return java.text.Normalizer.normalize(unbracketed, java.text.Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .toLowerCase(Locale.ROOT)
+        .replaceAll("[^a-z0-9]", "");
+  }
+
+  /** Gives the worth of one unit of a heading such as {@code X (mil)}, in millimetres. */
+  public static double unitMm(String heading) {
+    String lower = heading.toLowerCase(Locale.ROOT);
+    if (lower.matches(".*\\bmils?\\b.*") || lower.matches(".*[_ ]mils?$")) {
+      return 0.0254;
+    }
+    return lower.matches(".*(\\binch(es)?\\b|\\bin\\b|_in$|_inch$|\").*") ? 25.4 : 1;
+  }
+}

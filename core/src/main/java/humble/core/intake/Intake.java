@@ -1,0 +1,203 @@
+package humble.core.intake;
+
+import humble.core.kit.Board;
+import humble.core.kit.Finding;
+import humble.core.kit.Firmware;
+import humble.core.kit.Kit;
+import humble.core.kit.Line;
+import humble.core.kit.Loose;
+import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
+import humble.core.kit.Place;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.SequencedMap;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Makes a kit of the rows of a parts list and, when there is one, of a placement list. Rows that
+ * say the same of different places become one line. What no row says is guessed and every guess is
+ * told; a row that cannot be used is told and left out, never bent to fit.
+ */
+public final class Intake {
+  private static final Pattern LEAVE =
+      Pattern.compile("(?i)(x|1|y|yes|true|ja|oui|dnp|dnf|do not fit)");
+  private static final Pattern WHOLE = Pattern.compile("[0-9]{1,6}([.,]0+)?");
+
+  private final List<Finding> problems = new ArrayList<>();
+  private final List<Guess> guesses = new ArrayList<>();
+  private final Set<String> ids = new HashSet<>();
+  private final Map<String, String> ownerOf = new HashMap<>();
+  private final SequencedMap<String, List<Integer>> rowsOf = new LinkedHashMap<>();
+  private final SequencedMap<String, PartPackage> packages = new LinkedHashMap<>();
+  private final PackageGuess.Memory memory = new PackageGuess.Memory();
+  private final List<Loose> loose = new ArrayList<>();
+  private final List<Line> lines = new ArrayList<>();
+
+  private Intake() {}
+
+  /**
+   * Makes the draft of a kit.
+   *
+   * @param name name of the kit for people
+   * @param rows rows of the parts list
+   * @param places rows of the placement list, empty when there is none
+   * @param files board files by role, relative to the kit
+   */
+  public static Draft draft(
+      String name, List<PartRow> rows, List<PartRow> places, Map<String, String> files) {
+    return new Intake().make(name, rows, places, files);
+  }
+
+  private Draft make(
+      String name, List<PartRow> rows, List<PartRow> placeRows, Map<String, String> files) {
+    SequencedMap<String, List<Integer>> groups = new LinkedHashMap<>();
+    for (int i = 0; i < rows.size(); i++) {
+      if (isLeftOut(rows.get(i))) {
+        problems.add(
+            Finding.note(
+                rows.get(i).where(), "The list says to leave this row out; it is left out."));
+        continue;
+      }
+      groups.computeIfAbsent(sameness(rows.get(i)), key -> new ArrayList<>()).add(i);
+    }
+    groups.values().forEach(group -> line(rows, group));
+    PlaceList placed = PlaceList.read(placeRows, lines, packages, problems, guesses, files);
+    List<Place> places = placed.places();
+    List<Board> boards = placed.boards();
+    Kit kit =
+        new Kit(
+            Slug.of(name),
+            name,
+            "",
+            "module",
+            "",
+            boards,
+            lines,
+            places,
+            Map.of(),
+            loose,
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            Firmware.NONE,
+            List.of(),
+            null,
+            List.of(),
+            List.copyOf(packages.values()),
+            List.of());
+    return new Draft(kit, guesses, problems, rowsOf);
+  }
+
+  private static boolean isLeftOut(PartRow row) {
+    return row.maybe(Column.LEAVE_OUT)
+        .map(text -> LEAVE.matcher(text.strip()).matches())
+        .orElse(false);
+  }
+
+  /** Rows with the same key are about the same kind of part. */
+  private static String sameness(PartRow row) {
+    if (row.maybe(Column.LINE).isPresent()) {
+      return "id " + row.text(Column.LINE);
+    }
+    if (row.text(Column.VALUE).isBlank() && row.text(Column.DESCRIPTION).isBlank()) {
+      return "row " + row.where();
+    }
+    String prefix =
+        RefList.read(row.text(Column.REFS)).refs().stream()
+            .findFirst()
+            .flatMap(RefList::prefix)
+            .orElse("");
+    ValueText value = ValueText.of(row.text(Column.VALUE), PartKind.INDUCTOR);
+    return String.join(
+        "\u0000",
+        prefix,
+        Double.isNaN(value.number())
+            ? row.text(Column.VALUE).toLowerCase(Locale.ROOT)
+            : value.number() + " " + value.tolerancePct() + " " + value.rest(),
+        row.text(Column.PACKAGE).toLowerCase(Locale.ROOT),
+        row.text(Column.KIND).toLowerCase(Locale.ROOT),
+        row.text(Column.DESCRIPTION).toLowerCase(Locale.ROOT),
+        row.text(Column.TOLERANCE),
+        row.text(Column.MARKING),
+        row.text(Column.BAG),
+        row.text(Column.COLOURS));
+  }
+
+  private void line(List<PartRow> rows, List<Integer> group) {
+    PartRow first = rows.get(group.getFirst());
+    Set<String> refs = new LinkedHashSet<>();
+    int pieces = 0;
+    boolean counted = true;
+    for (int index : group) {
+      PartRow row = rows.get(index);
+      refs.addAll(refs(row));
+      Integer count = pieces(row);
+      counted &= count != null;
+      pieces += count == null ? 0 : count;
+    }
+    if (refs.isEmpty()
+        && group.stream().anyMatch(i -> rows.get(i).maybe(Column.REFS).isPresent())) {
+      return;
+    }
+    LineDraft made =
+        new LineDraft(first, List.copyOf(refs), counted ? pieces : -1, problems, guesses, memory);
+    if (!made.isPart()) {
+      if (made.isSomething()) {
+        String id = Slug.free(Slug.of(made.name()), ids);
+        int count = counted ? pieces : 1;
+        loose.add(new Loose(id, made.name(), count, count, List.of()));
+        rowsOf.put(id, group);
+      }
+      return;
+    }
+    String id = Slug.free(made.id(), ids);
+    refs.forEach(ref -> ownerOf.putIfAbsent(ref, id));
+    Line line = made.line(id, packages);
+    lines.add(line);
+    rowsOf.put(id, group);
+  }
+
+  private List<String> refs(PartRow row) {
+    RefList list = RefList.read(row.text(Column.REFS));
+    list.problems().forEach(text -> problems.add(Finding.error(row.where(), text)));
+    List<String> free = new ArrayList<>();
+    for (String ref : list.refs()) {
+      String before = ownerOf.putIfAbsent(ref, row.where());
+      if (before == null) {
+        free.add(ref);
+      } else {
+        problems.add(
+            Finding.error(row.where(), ref + " stands in the list already, at " + before + "."));
+      }
+    }
+    return free;
+  }
+
+  /** The number of pieces a row gives; null when it gives none that can be read. */
+  private @Nullable Integer pieces(PartRow row) {
+    Column column = row.maybe(Column.SUPPLIED).isPresent() ? Column.SUPPLIED : Column.PIECES;
+    String text = row.text(column).strip();
+    if (text.isEmpty()) {
+      return null;
+    }
+    if (WHOLE.matcher(text).matches()) {
+      return Integer.valueOf(text.replaceFirst("[.,].*", ""));
+    }
+    problems.add(Finding.error(row.where(), "'" + text + "' is no number of pieces."));
+    return null;
+  }
+}

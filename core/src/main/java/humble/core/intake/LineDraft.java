@@ -1,0 +1,482 @@
+package humble.core.intake;
+
+import humble.core.kit.Finding;
+import humble.core.kit.Line;
+import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
+import humble.core.marking.BandColour;
+import humble.core.marking.BandReading;
+import humble.core.marking.ResistorBands;
+import humble.core.marking.ToleranceLetter;
+import humble.core.units.Band;
+import humble.core.units.Engineering;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** One line in the making: what its row says, and what has to be guessed. */
+final class LineDraft {
+  private static final Pattern SIGNS = Pattern.compile("[±%\\s]|\\+/?-");
+  private static final Pattern BETWEEN = Pattern.compile("[-\\s,/]+");
+  private static final Pattern LISTED = Pattern.compile("[,;\\s]+");
+  private static final double SURE = 0.999;
+  private static final double GUESSED = 0.8;
+
+  private final PartRow row;
+  private final List<String> refs;
+  private final int pieces;
+  private final List<Finding> problems;
+  private final List<Guess> guesses;
+  private final PackageGuess.Memory memory;
+  private final String hint;
+  private final KindGuess kind;
+  private final boolean kindGiven;
+
+  /**
+   * Begins a line.
+   *
+   * @param pieces number of pieces the list gives, −1 for none
+   */
+  LineDraft(
+      PartRow row,
+      List<String> refs,
+      int pieces,
+      List<Finding> problems,
+      List<Guess> guesses,
+      PackageGuess.Memory memory) {
+    this.memory = memory;
+    this.row = row;
+    this.refs = refs;
+    this.pieces = pieces;
+    this.problems = problems;
+    this.guesses = guesses;
+    this.hint = memory.hint(row.text(Column.PACKAGE));
+    Optional<PartKind> given = PartKind.named(row.text(Column.KIND).strip());
+    this.kindGiven = given.isPresent();
+    this.kind =
+        given
+            .map(k -> new KindGuess(k, 1, "the list names it", List.of()))
+            .orElseGet(() -> {
+              String words = row.words() + (colours().isEmpty() ? "" : " resistor");
+              return KindGuess.of(refs, words, row.text(Column.VALUE), hint);
+            });
+  }
+
+  /** Tells whether it is a part of a board, rather than something that lies beside it. */
+  boolean isPart() {
+    return !refs.isEmpty()
+        || kindGiven
+        || row.maybe(Column.LINE).isPresent()
+        || switch (kind.kind()) {
+          case OTHER, MECHANICAL, WIRE, BATTERY, CARD -> false;
+          default -> true;
+        };
+  }
+
+  /** Tells whether the row says anything at all. */
+  boolean isSomething() {
+    return !name().isEmpty();
+  }
+
+  String name() {
+    return row.maybe(Column.VALUE)
+        .or(() -> row.maybe(Column.DESCRIPTION))
+        .or(() -> row.maybe(Column.KIND))
+        .orElse("")
+        .strip();
+  }
+
+  /** The id that its designator and value suggest. */
+  String id() {
+    Optional<String> given = row.maybe(Column.LINE);
+    if (given.isPresent()) {
+      return given.get().strip();
+    }
+    String prefix = refs.stream().findFirst().flatMap(RefList::prefix).orElse("");
+    double number = ValueText.of(row.text(Column.VALUE), kind.kind()).number();
+    List<BandColour> colours = colours();
+    if (Double.isNaN(number) && colours.size() >= 3 && colours.size() <= 6) {
+      number =
+          ResistorBands.read(colours, ohms -> false).stream()
+              .findFirst()
+              .map(BandReading::ohms)
+              .orElse(Double.NaN);
+    }
+    if (!Double.isNaN(number)) {
+      return Slug.of(prefix + plain(number));
+    }
+    String value = row.text(Column.VALUE).strip();
+    if (value.isEmpty()) {
+      return refs.isEmpty() ? Slug.of(name()) : Slug.of(refs.getFirst());
+    }
+    return Slug.of(prefix + " " + value);
+  }
+
+  Line line(String id, Map<String, PartPackage> packages) {
+    PartKind now = kind.kind();
+    ValueText value = ValueText.of(row.text(Column.VALUE), now);
+    Double tolerance = tolerance(value);
+    List<BandColour> colours = colours();
+    String valueText = value.value();
+    if (!colours.isEmpty() && now == PartKind.RESISTOR) {
+      BandReading reading = bands(id, colours, value);
+      if (reading != null) {
+        valueText = value.value().isEmpty() ? plain(reading.ohms()) : value.value();
+        tolerance = tolerance == null ? Double.valueOf(reading.tolerancePct()) : tolerance;
+        value = new ValueText(valueText, reading.ohms(), tolerance, "", 1, "", value.rest());
+      }
+    }
+    if (!value.problem().isEmpty()) {
+      problems.add(
+          Finding.error(
+              row.where(),
+              value.problem() + " Line '" + id + "' is kept as 'other' until it is mended."));
+      now = PartKind.OTHER;
+    } else if (!kindGiven) {
+      guess(
+          id,
+          "kind",
+          now.text(),
+          kind.confidence(),
+          kind.because(),
+          kind.others().stream().map(PartKind::text).toList());
+    }
+    if (!value.guess().isEmpty()) {
+      guess(
+          id,
+          "value",
+          value.value(),
+          value.confidence(),
+          value.guess(),
+          List.of(row.text(Column.VALUE).strip()));
+    }
+    String packageText = row.text(Column.PACKAGE);
+    PackageGuess pack =
+        PackageGuess.of(packageText, row.words() + " " + value.rest(), now, valueText, memory);
+    if (pack.confidence() < SURE) {
+      guess(id, "package", pack.pack().id(), pack.confidence(), pack.because(), pack.others());
+    }
+    if (!pack.builtIn() && packages.putIfAbsent(pack.pack().id(), pack.pack()) == null) {
+      guess(
+          id,
+          "height_mm",
+          Double.toString(pack.pack().heightMm()),
+          Math.min(pack.confidence(), GUESSED),
+          "parts of this kind in such a case are about so high",
+          List.of());
+    }
+    int bandCount = bandCount(id, now, pack.pack().id(), tolerance, value, colours);
+    if (tolerance == null && now == PartKind.RESISTOR && !isComplete()) {
+      tolerance = 5.0;
+      guess(
+          id,
+          "tolerance_pct",
+          "5",
+          0.6,
+          "the list gives none; kits usually bring 5 % resistors",
+          List.of("1", "10"));
+    }
+    return new Line(
+        id,
+        now,
+        valueText,
+        tolerance,
+        bandCount,
+        pack.pack().id(),
+        refs,
+        supplied(id),
+        row.text(Column.BAG).strip(),
+        marking(id, now, valueText),
+        row.text(Column.SPARE).equals("true") || (!refs.isEmpty() && pieces > refs.size()),
+        list(Column.POLARITY, id, "polarity_marks", polarity(now, pack.pack().id())),
+        words(Column.SUBSTITUTES),
+        home(id),
+        list(Column.FRAGILE, id, "fragile", fragile(now)),
+        stripOf(),
+        null);
+  }
+
+  private @Nullable Double tolerance(ValueText value) {
+    String text = SIGNS.matcher(row.text(Column.TOLERANCE)).replaceAll("");
+    if (text.isEmpty()) {
+      Double beside = value.tolerancePct();
+      return beside != null
+          ? beside
+          : ValueText.of(row.text(Column.DESCRIPTION), PartKind.OTHER).tolerancePct();
+    }
+    if (Quantity.parse(text) instanceof QuantityText.Read read
+        && read.value() >= 0
+        && read.value() <= 100) {
+      return read.value();
+    }
+    Optional<Band> letter =
+        text.length() == 1
+            ? ToleranceLetter.of(Character.toUpperCase(text.charAt(0)))
+            : Optional.empty();
+    if (letter.isEmpty()) {
+      problems.add(Finding.error(row.where(), "'" + text + "' is no tolerance in per cent."));
+      return value.tolerancePct();
+    }
+    return letter.get().high();
+  }
+
+  private List<BandColour> colours() {
+    List<BandColour> colours = new ArrayList<>();
+    for (String word : BETWEEN.split(row.text(Column.COLOURS))) {
+      BandColour.named(word).ifPresent(colours::add);
+    }
+    return colours;
+  }
+
+  /** What the painted bands say; a value beside them decides from which end. */
+  private @Nullable BandReading bands(String id, List<BandColour> colours, ValueText value) {
+    String said = String.join("-", colours.stream().map(BandColour::text).toList());
+    if (colours.size() != 1 && (colours.size() < 3 || colours.size() > 6)) {
+      problems.add(
+          Finding.error(
+              row.where(),
+              "A resistor has 1, 3, 4, 5 or 6 bands, not " + colours.size() + ": " + said + "."));
+      return null;
+    }
+    List<BandReading> readings =
+        ResistorBands.read(colours, ohms -> Math.abs(ohms - value.number()) < 1e-6 * ohms);
+    if (readings.isEmpty()) {
+      problems.add(Finding.error(row.where(), said + " is no legal reading from either end."));
+      return null;
+    }
+    if (Double.isNaN(value.number())) {
+      BandReading best = readings.getFirst();
+      guess(
+          id,
+          "value",
+          plain(best.ohms()),
+          readings.size() == 1 ? 0.95 : GUESSED,
+          said + " reads so",
+          readings.stream().skip(1).map(r -> plain(r.ohms())).toList());
+      return best;
+    }
+    Optional<BandReading> same =
+        readings.stream()
+            .filter(reading -> Math.abs(reading.ohms() - value.number()) < 1e-6 * reading.ohms())
+            .findFirst();
+    if (same.isEmpty()) {
+      problems.add(
+          Finding.warning(
+              row.where(),
+              said
+                  + " reads "
+                  + Engineering.nominal(readings.getFirst().ohms(), "Ω")
+                  + ", but the list says "
+                  + Engineering.nominal(value.number(), "Ω")
+                  + "; the list is followed."));
+    }
+    return same.orElse(null);
+  }
+
+  private static String plain(double value) {
+    return Engineering.nominal(value, "").replace(" ", "").replace("µ", "u");
+  }
+
+  private int bandCount(
+      String id,
+      PartKind now,
+      String packageId,
+      @Nullable Double tolerance,
+      ValueText value,
+      List<BandColour> colours) {
+    String given = row.text(Column.BANDS).strip();
+    if (given.length() == 1 && given.charAt(0) >= '0' && given.charAt(0) <= '6') {
+      return Integer.parseInt(given);
+    }
+    if (isComplete()) {
+      return 0;
+    }
+    if (now != PartKind.RESISTOR || !packageId.startsWith("axial-")) {
+      return 0;
+    }
+    if (colours.size() >= 3) {
+      return Math.min(colours.size(), 5);
+    }
+    double percent = tolerance == null ? 5 : tolerance;
+    int usual = percent <= 2 ? 5 : 4;
+    if (ResistorBands.paint(value.number(), percent, usual).isEmpty()) {
+      return 0;
+    }
+    guess(
+        id,
+        "bands",
+        Integer.toString(usual),
+        GUESSED,
+        usual == 5
+            ? "so close a tolerance is usually painted with five bands"
+            : "this tolerance is usually painted with four bands",
+        List.of(usual == 5 ? "4" : "5"));
+    return usual;
+  }
+
+  private int supplied(String id) {
+    if (pieces >= 0) {
+      if (pieces < refs.size() && kind.kind() != PartKind.LINK && stripOf() == 0) {
+        problems.add(
+            Finding.warning(
+                row.where(),
+                "The list gives "
+                    + pieces
+                    + " pieces for "
+                    + refs.size()
+                    + " places: "
+                    + String.join(", ", refs)
+                    + "."));
+      }
+      return pieces;
+    }
+    guess(
+        id,
+        "supplied",
+        Integer.toString(refs.size()),
+        0.9,
+        "the list gives no number; one for each place is taken",
+        List.of());
+    return refs.size();
+  }
+
+  /** What is printed on chips and transistors is what lists give as their value. */
+  private String marking(String id, PartKind now, String value) {
+    Optional<String> given = row.maybe(Column.MARKING);
+    if (given.isPresent() || isComplete() || value.isEmpty()) {
+      return given.map(String::strip).orElse("");
+    }
+    return switch (now) {
+      case IC, REGULATOR, REFERENCE, TRANSISTOR_NPN, TRANSISTOR_PNP, MOSFET_N, MOSFET_P, DIODE -> {
+        guess(
+            id,
+            "marking",
+            value,
+            0.9,
+            "what lists call the value of such a part is printed on it",
+            List.of());
+        yield value;
+      }
+      default -> "";
+    };
+  }
+
+  /**
+   * Tells whether the row has the columns that only a whole parts list has: an empty one then means
+   * none.
+   */
+  private boolean isComplete() {
+    return row.cells().containsKey(Column.FRAGILE);
+  }
+
+  private String home(String id) {
+    String given = row.text(Column.HOME).strip();
+    if (List.of("board", "between-pins", "none").contains(given)) {
+      return given;
+    }
+    if (refs.isEmpty()) {
+      problems.add(
+          Finding.warning(
+              row.where(),
+              "No places are listed for line '"
+                  + id
+                  + "'; it is kept as having no home on the board."));
+      return "none";
+    }
+    return "board";
+  }
+
+  private int stripOf() {
+    String text = row.text(Column.STRIP).strip();
+    return text.matches("[0-9]{1,3}") ? Integer.parseInt(text) : 0;
+  }
+
+  private List<String> words(Column column) {
+    String text = row.text(column).strip();
+    return text.isEmpty() ? List.of() : List.of(LISTED.split(text));
+  }
+
+  private List<String> list(Column column, String id, String key, Traits usual) {
+    if (row.cells().containsKey(column)) {
+      return words(column);
+    }
+    if (!usual.words().isEmpty()) {
+      guess(
+          id,
+          key,
+          String.join(", ", usual.words()),
+          usual.confidence(),
+          usual.because(),
+          List.of());
+    }
+    return usual.words();
+  }
+
+  /** Marks or weaknesses that a kind usually has. */
+  private record Traits(List<String> words, double confidence, String because) {
+    static final Traits NONE = new Traits(List.of(), 1, "");
+  }
+
+  private static Traits polarity(PartKind kind, String packageId) {
+    String usual = "parts of this kind and case usually show it";
+    if (packageId.startsWith("dip-") || packageId.startsWith("socket-dip-")) {
+      return new Traits(List.of("notch"), 0.95, usual);
+    }
+    return switch (kind) {
+      case DIODE, ZENER -> new Traits(List.of("stripe"), 0.95, usual);
+      case LED -> new Traits(List.of("long-lead", "flat"), 0.85, usual);
+      case CAPACITOR_POLARISED ->
+          packageId.equals("bead")
+              ? new Traits(List.of("plus", "long-lead"), GUESSED, usual)
+              : new Traits(List.of("stripe", "long-lead"), 0.9, usual);
+      case BUZZER -> new Traits(List.of("plus", "long-lead"), 0.7, usual);
+      case BATTERY_HOLDER, BATTERY -> new Traits(List.of("plus"), 0.9, usual);
+      case TRANSISTOR_NPN, TRANSISTOR_PNP, MOSFET_N, MOSFET_P, REGULATOR, REFERENCE ->
+          packageId.equals("half-round-3")
+              ? new Traits(List.of("flat"), 0.95, usual)
+              : packageId.startsWith("tab-3")
+                  ? new Traits(List.of("printed"), 0.85, usual)
+                  : new Traits(List.of("dot"), 0.4, usual);
+      case IC -> new Traits(List.of("dot"), 0.7, usual);
+      case DISPLAY, MODULE -> new Traits(List.of("printed"), 0.6, usual);
+      default -> Traits.NONE;
+    };
+  }
+
+  private static Traits fragile(PartKind kind) {
+    return switch (kind) {
+      case IC, MOSFET_N, MOSFET_P ->
+          new Traits(List.of("static"), 0.9, "a charged finger kills such a part without a sign");
+      case LED, LDR, TRANSISTOR_NPN, TRANSISTOR_PNP ->
+          new Traits(List.of("heat"), GUESSED, "a joint held too long hurts it");
+      case CRYSTAL, RESONATOR -> new Traits(List.of("shock"), GUESSED, "a fall breaks it");
+      case DISPLAY ->
+          new Traits(
+              List.of("static", "shock", "water"), GUESSED, "glass and drivers bear none of these");
+      case MODULE, SENSOR ->
+          new Traits(List.of("static", "water"), 0.7, "what stands on it bears neither");
+      case BUZZER, SPEAKER, SWITCH, BUTTON, POTENTIOMETER, TRIMMER, ENCODER, JOYSTICK ->
+          new Traits(List.of("water"), 0.7, "wash water creeps in and stays");
+      default -> Traits.NONE;
+    };
+  }
+
+  private void guess(
+      String id, String key, String value, double confidence, String because, List<String> others) {
+    double rounded = Math.round(confidence * 100) / 100.0;
+    guesses.add(
+        new Guess(
+            id,
+            key,
+            value,
+            rounded,
+            because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1) + ".",
+            others));
+  }
+}

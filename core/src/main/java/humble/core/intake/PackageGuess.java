@@ -1,0 +1,502 @@
+package humble.core.intake;
+
+import humble.core.kit.LeadClass;
+import humble.core.kit.PackageLibrary;
+import humble.core.kit.PackagePin;
+import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
+import humble.core.kit.PointMm;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Which package a row is about: by its package text, else by what its kind usually comes in.
+ *
+ * @param pack the package; one of the built-in ones where any fits
+ * @param builtIn whether it is a built-in one
+ * @param confidence belief that it is right, 0 to 1; 1 when the text names it
+ * @param because what speaks for it
+ * @param others built-in packages it might be instead
+ */
+record PackageGuess(
+    PartPackage pack, boolean builtIn, double confidence, String because, List<String> others) {
+  /** What texts were found to name, so that a text that stands in many rows is read once. */
+  static final class Memory {
+    private final Map<String, String> hints = new HashMap<>();
+    private final Map<String, Optional<PackageGuess>> named = new HashMap<>();
+
+    /**
+     * Gives the package that a package text names whatever the kind, empty when none: a hint for
+     * the kind.
+     */
+    String hint(String text) {
+      return hints.computeIfAbsent(
+          text.strip().toLowerCase(Locale.ROOT),
+          plain ->
+              plain.isEmpty() || PackageLibrary.find(plain).isPresent()
+                  ? plain
+                  : named(plain, PartKind.OTHER, "").map(guess -> guess.pack().id()).orElse(""));
+    }
+
+    private Optional<PackageGuess> of(String plain, PartKind kind, String because) {
+      return named.computeIfAbsent(
+          kind + " " + plain + " " + because, any -> PackageGuess.named(plain, kind, because));
+    }
+  }
+
+  private static final double NAMED = 0.95;
+  private static final double LIKELY = 0.8;
+  private static final double USUAL = 0.6;
+  private static final double VAGUE = 0.3;
+  private static final double PITCH = 2.54;
+
+  /** Chip sizes in hundredths of an inch: length and width in millimetres, height. */
+  private static final Map<String, double[]> CHIPS =
+      Map.of(
+          "0402", new double[] {1.0, 0.4},
+          "0603", new double[] {1.6, 0.5},
+          "0805", new double[] {2.0, 0.6},
+          "1206", new double[] {3.2, 0.7},
+          "1210", new double[] {3.2, 1.0},
+          "2010", new double[] {5.0, 0.7},
+          "2512", new double[] {6.3, 0.7});
+
+  private static final Pattern CHIP =
+      Pattern.compile("(?:^|[^0-9])(0402|0603|0805|1206|1210|2010|2512)(?:[^0-9]|$)");
+  private static final Pattern DUAL =
+      Pattern.compile("(?:p|c|s)?di[pl][-_ ]?(\\d{1,2})|(\\d{1,2})[- ]?(?:pin )?di[pl]\\b");
+  private static final Pattern SMALL_OUTLINE =
+      Pattern.compile("(?:so|soic|sop|ssop|tssop)[-_ ]?n?(\\d{1,2})");
+  private static final Pattern BREAK = Pattern.compile("[\\s:_;,]+");
+  private static final Pattern HOLES = Pattern.compile("receptacle|female|buchse");
+  private static final Pattern SMALL = Pattern.compile("sot-?(23|323)");
+  private static final Pattern TAB = Pattern.compile("(?<!\\w)to-?220|^tab.?3");
+  private static final Pattern PIN_ROW = Pattern.compile("header|pin.?row|receptacle|terminal");
+  private static final Pattern QUAD = Pattern.compile("(?:l|t)?q(?:fp|fn)[-_ ]?(\\d{2,3})");
+  private static final Pattern SINGLE = Pattern.compile("si[pl][-_ ]?(\\d{1,2})");
+  private static final Pattern ROWS =
+      Pattern.compile("(?<!\\d)0?([12])\\s?[x×*]\\s?(\\d{1,2})(?!\\d)");
+  private static final Pattern PINS =
+      Pattern.compile("(\\d{1,2})[- ]?(?:pin|way|pos|position|pol)");
+  private static final Pattern CAN =
+      Pattern.compile("(\\d{1,2}(?:\\.\\d)?)\\s?(?:mm)?\\s?[x×*]\\s?(\\d{1,2}(?:\\.\\d)?)");
+
+  /** A text that names one built-in package, and the kinds it may name it for. */
+  private record Name(Pattern pattern, String id, Set<PartKind> kinds) {
+    boolean fits(PartKind kind) {
+      return kinds.isEmpty() || kind == PartKind.OTHER || kinds.contains(kind);
+    }
+  }
+
+  private static final Set<PartKind> DIODES = Set.of(PartKind.DIODE, PartKind.ZENER);
+  private static final Set<PartKind> LAMPS = Set.of(PartKind.LED, PartKind.LASER);
+  private static final Set<PartKind> AXIAL =
+      Set.of(PartKind.RESISTOR, PartKind.DIODE, PartKind.ZENER, PartKind.INDUCTOR, PartKind.LINK);
+  private static final Set<PartKind> CAPACITORS =
+      Set.of(PartKind.CAPACITOR, PartKind.CAPACITOR_POLARISED);
+  private static final Set<PartKind> PLUGS = Set.of(PartKind.CONNECTOR, PartKind.HEADER);
+  private static final Set<PartKind> QUARTZ = Set.of(PartKind.CRYSTAL, PartKind.RESONATOR);
+  private static final Set<PartKind> SOUND = Set.of(PartKind.BUZZER, PartKind.SPEAKER);
+  private static final Set<PartKind> CELLS = Set.of(PartKind.BATTERY, PartKind.BATTERY_HOLDER);
+
+  private static final List<Name> NAMES =
+      List.of(
+          name("to-?92|half.?round.*", "half-round-3", Set.of()),
+          name("do-?35|small glass", "axial-small-glass", DIODES),
+          name("do-?41|do-?201.*|power diode", "axial-power-diode", DIODES),
+          name("hc-?49/?[-_ ]?(us|s).*|low crystal", "crystal-low", QUARTZ),
+          name("hc-?49/?[-_ ]?u?|tall crystal", "crystal-tall", QUARTZ),
+          name("(led[-_ ]?)?(d|ø)?3(\\.0)?\\s?mm( led)?|t-?1|led[-_ ]?d?3.*", "led-3", LAMPS),
+          name(
+              "(led[-_ ]?)?(d|ø)?5(\\.0)?\\s?mm( led)?|t-?1[- ]?3/?4|led[-_ ]?d?5.*",
+              "led-5",
+              LAMPS),
+          name(
+              ".*(1/4|0?\\.25|¼)\\s?w.*|axial|.*axial.*(0207|quarter|10[.,]16).*",
+              "axial-quarter-watt",
+              AXIAL),
+          name(".*(1/2|0?\\.5|½)\\s?w.*|.*axial.*(0309|half|12[.,]7).*", "axial-half-watt", AXIAL),
+          name(
+              "6\\s?x\\s?6.*|tact.*|.*(sw|button).*6\\s?x\\s?6.*",
+              "tact-6",
+              Set.of(PartKind.BUTTON)),
+          name("slide.*|spdt slide", "slide-3", Set.of(PartKind.SWITCH)),
+          name("toggle.*", "toggle-panel", Set.of(PartKind.SWITCH)),
+          name(
+              "trim.*|6 ?mm trimmer",
+              "trimmer-6",
+              Set.of(PartKind.TRIMMER, PartKind.POTENTIOMETER)),
+          name("pot.*|9 ?mm.*", "pot-9", Set.of(PartKind.POTENTIOMETER)),
+          name(".*buzzer.*|12 ?mm round", "buzzer-12", SOUND),
+          name(".*(barrel|dc.?jack).*", "jack-barrel", PLUGS),
+          name(".*usb.*", "usb-edge", PLUGS),
+          name(".*(coin|cr20\\d\\d).*", "coin-holder", CELLS),
+          name(".*card.?(slot|socket).*", "card-slot", PLUGS),
+          name("bead|tantalum bead|tantal.*", "bead", CAPACITORS),
+          name("film.*", "film-5", CAPACITORS),
+          name(
+              "(disc\\D*|.*(disc|cap).*(p|pitch)[-_ ]?)(?<![0-9.,])5([.,]0+|[.,]08)?( ?mm)?",
+              "disc-5",
+              CAPACITORS),
+          name("disc.*|ceramic.*|.*(disc|cap).*(p|pitch)[-_ ]?2[.,]5.*", "disc-2.5", CAPACITORS));
+
+  private static Name name(String pattern, String id, Set<PartKind> kinds) {
+    return new Name(Pattern.compile(pattern), id, kinds);
+  }
+
+  PackageGuess {
+    others = List.copyOf(others);
+  }
+
+  /**
+   * Judges a row.
+   *
+   * @param text what the list says about the package, or empty
+   * @param words everything else it says
+   * @param kind kind of part
+   * @param value value as written
+   * @param memory what was read before
+   */
+  static PackageGuess of(String text, String words, PartKind kind, String value, Memory memory) {
+    String plain = text.strip().toLowerCase(Locale.ROOT);
+    if (!plain.isEmpty()) {
+      boolean socketed = kind == PartKind.SOCKET && plain.startsWith("dip-");
+      Optional<PartPackage> exact = PackageLibrary.find(socketed ? "socket-" + plain : plain);
+      if (exact.isPresent()) {
+        return new PackageGuess(exact.get(), true, 1, "the list names it", List.of());
+      }
+      Optional<PackageGuess> named = memory.of(plain, kind, "the list says " + text.strip());
+      if (named.isPresent()) {
+        return named.get().asReceptacle(words);
+      }
+    }
+    Optional<PackageGuess> spoken =
+        memory.of(words.strip().toLowerCase(Locale.ROOT), kind, "its words");
+    if (spoken.isPresent()) {
+      return spoken.get().atMost(LIKELY);
+    }
+    return plain.isEmpty() ? usual(kind, value, words) : own(text.strip(), kind);
+  }
+
+  /** A row of holes and a row of pins are written alike; the words tell them apart. */
+  private PackageGuess asReceptacle(String words) {
+    String id = pack.id();
+    boolean holes = HOLES.matcher(words.toLowerCase(Locale.ROOT)).find();
+    return holes && id.startsWith("header-1x")
+        ? builtIn(id.replace("header", "receptacle"), confidence, because, others).orElse(this)
+        : this;
+  }
+
+  private PackageGuess atMost(double most) {
+    return new PackageGuess(pack, builtIn, Math.min(confidence, most), because, others);
+  }
+
+  private static Optional<PackageGuess> named(String plain, PartKind kind, String because) {
+    Matcher dual = DUAL.matcher(plain);
+    if (dual.find()) {
+      return dual(
+          Integer.parseInt(dual.group(1) == null ? dual.group(2) : dual.group(1)),
+          plain,
+          kind,
+          because);
+    }
+    Matcher chip = CHIP.matcher(plain);
+    if (chip.find() && !plain.contains("axial")) {
+      String size = chip.group(1);
+      double[] mm = CHIPS.getOrDefault(size, new double[] {2, 0.6});
+      return Optional.of(
+          new PackageGuess(
+              row("chip-" + size, mm[1], 2, mm[0] * 0.9, LeadClass.SMD),
+              false,
+              NAMED,
+              because,
+              List.of()));
+    }
+    if (SMALL.matcher(plain).find()) {
+      PointMm[] at = {new PointMm(-0.95, -1), new PointMm(0.95, -1), new PointMm(0, 1)};
+      return Optional.of(
+          new PackageGuess(surfaceMounted("sot-23", 1.1, at), false, NAMED, because, List.of()));
+    }
+    Matcher outline = SMALL_OUTLINE.matcher(plain);
+    if (outline.find() && even(Integer.parseInt(outline.group(1)))) {
+      int pins = Integer.parseInt(outline.group(1));
+      return Optional.of(
+          new PackageGuess(
+              surfaceMounted("so-" + pins, 1.75, twoRows(pins, 2.7, 1.27)),
+              false,
+              LIKELY,
+              because,
+              List.of()));
+    }
+    Matcher legs = PINS.matcher(plain);
+    if ((kind == PartKind.IC || kind == PartKind.SOCKET)
+        && legs.find()
+        && even(Integer.parseInt(legs.group(1)))) {
+      return dual(Integer.parseInt(legs.group(1)), plain, kind, because)
+          .map(guess -> guess.atMost(USUAL));
+    }
+    Matcher quad = QUAD.matcher(plain);
+    if (quad.find() && Integer.parseInt(quad.group(1)) % 4 == 0) {
+      int pins = Integer.parseInt(quad.group(1));
+      return Optional.of(
+          new PackageGuess(
+              surfaceMounted("qfp-" + pins, 1.6, square(pins)), false, LIKELY, because, List.of()));
+    }
+    Matcher single = SINGLE.matcher(plain);
+    if (single.find()) {
+      return builtIn("sip-" + Integer.parseInt(single.group(1)), NAMED, because, List.of());
+    }
+    if (TAB.matcher(plain).find()) {
+      return builtIn("tab-3-upright", LIKELY, because, List.of("tab-3-lying"));
+    }
+    if (isRow(kind, plain)) {
+      Optional<PackageGuess> pins = pinRow(plain, kind, because);
+      if (pins.isPresent()) {
+        return pins;
+      }
+    }
+    if (kind == PartKind.CAPACITOR_POLARISED || plain.contains("radial")) {
+      Matcher can = CAN.matcher(plain);
+      if (can.find()) {
+        return can(Double.parseDouble(can.group(1)), Double.parseDouble(can.group(2)), because);
+      }
+    }
+    for (Name each : NAMES) {
+      if (each.fits(kind) && matchesWords(each.pattern(), plain)) {
+        return builtIn(each.id(), NAMED, because, List.of());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** A name must be the whole text, or stand between blanks, colons or underscores in it. */
+  private static boolean matchesWords(Pattern name, String plain) {
+    if (name.matcher(plain).matches()) {
+      return true;
+    }
+    String[] words = BREAK.split(plain);
+    for (int i = 0; i < words.length; i++) {
+      if (name.matcher(words[i]).matches()
+          || (i + 1 < words.length && name.matcher(words[i] + " " + words[i + 1]).matches())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static Optional<PackageGuess> builtIn(
+      String id, double confidence, String because, List<String> others) {
+    return PackageLibrary.find(id)
+        .map(pack -> new PackageGuess(pack, true, confidence, because, others));
+  }
+
+  private static Optional<PackageGuess> dual(
+      int pins, String plain, PartKind kind, String because) {
+    String stem = (kind == PartKind.SOCKET ? "socket-dip-" : "dip-") + pins;
+    boolean saysWide = plain.matches(".*(wide|600|15[.,]24).*");
+    boolean saysNarrow = plain.matches(".*(narrow|slim|300|7[.,]62).*");
+    if (saysWide) {
+      return builtIn(stem + "-wide", NAMED, because, List.of());
+    }
+    if (pins < 24 || saysNarrow) {
+      return builtIn(stem, NAMED, because, List.of());
+    }
+    return pins >= 32
+        ? builtIn(
+            stem + "-wide",
+            0.9,
+            because + ", and so many pins usually stand wide apart",
+            List.of(stem))
+        : builtIn(stem + "-wide", 0.55, because + ", which comes wide and narrow", List.of(stem));
+  }
+
+  private static boolean isRow(PartKind kind, String plain) {
+    return kind == PartKind.HEADER
+        || kind == PartKind.CONNECTOR
+        || kind == PartKind.JUMPER
+        || PIN_ROW.matcher(plain).find();
+  }
+
+  private static Optional<PackageGuess> pinRow(String plain, PartKind kind, String because) {
+    Matcher rows = ROWS.matcher(plain);
+    boolean receptacle = HOLES.matcher(plain).find() || plain.contains("socket");
+    if (rows.find()) {
+      int count = Integer.parseInt(rows.group(2));
+      String id =
+          rows.group(1).equals("2")
+              ? "header-2x" + count
+              : (receptacle ? "receptacle-1x" : "header-1x") + count;
+      return builtIn(id, NAMED, because, List.of());
+    }
+    Matcher pins = PINS.matcher(plain);
+    if (plain.contains("terminal")) {
+      return pins.find()
+          ? builtIn("terminal-" + pins.group(1), NAMED, because, List.of())
+          : builtIn("terminal-2", USUAL, because, List.of("terminal-3"));
+    }
+    if (pins.find() && (kind == PartKind.HEADER || kind == PartKind.CONNECTOR)) {
+      return builtIn(
+          (receptacle ? "receptacle-1x" : "header-1x") + pins.group(1), LIKELY, because, List.of());
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<PackageGuess> can(double diameterMm, double heightMm, String because) {
+    String best = "radial-5x11";
+    double least = Double.MAX_VALUE;
+    for (String id : List.of("radial-5x11", "radial-6x11", "radial-8x12", "radial-10x16")) {
+      String[] size = id.substring("radial-".length()).split("x");
+      double off =
+          Math.hypot(
+              Integer.parseInt(size[0]) - diameterMm, (Integer.parseInt(size[1]) - heightMm) / 3);
+      if (off < least) {
+        least = off;
+        best = id;
+      }
+    }
+    return builtIn(best, least < 1 ? NAMED : VAGUE, because, List.of());
+  }
+
+  private static PackageGuess usual(PartKind kind, String value, String words) {
+    String because = "the list names no package; this is the usual one";
+    Optional<PackageGuess> pins = pinRow(words.toLowerCase(Locale.ROOT), kind, "its words");
+    return switch (kind) {
+      case RESISTOR, LINK, JUMPER, WIRE ->
+          usual("axial-quarter-watt", because, USUAL, List.of("axial-half-watt"));
+      case CAPACITOR -> usual("disc-5", because, 0.5, List.of("disc-2.5", "film-5"));
+      case CAPACITOR_POLARISED -> electrolytic(value, because);
+      case INDUCTOR, FERRITE, COIL ->
+          usual("axial-quarter-watt", because, 0.5, List.of("axial-half-watt"));
+      case DIODE, ZENER -> usual("axial-small-glass", because, USUAL, List.of("axial-power-diode"));
+      case LED, LED_SMART, LASER -> usual("led-5", because, USUAL, List.of("led-3"));
+      case TRANSISTOR_NPN, TRANSISTOR_PNP ->
+          usual("half-round-3", because, LIKELY, List.of("tab-3-upright"));
+      case MOSFET_N, MOSFET_P, REGULATOR, REFERENCE ->
+          usual("half-round-3", because, 0.5, List.of("tab-3-upright", "tab-3-lying"));
+      case CRYSTAL, RESONATOR -> usual("crystal-low", because, USUAL, List.of("crystal-tall"));
+      case BUTTON -> usual("tact-6", because, LIKELY, List.of());
+      case SWITCH -> usual("slide-3", because, USUAL, List.of("toggle-panel"));
+      case POTENTIOMETER -> usual("pot-9", because, USUAL, List.of("trimmer-6"));
+      case TRIMMER -> usual("trimmer-6", because, LIKELY, List.of("pot-9"));
+      case LDR, SENSOR -> usual("disc-5", because, 0.5, List.of("half-round-3"));
+      case BUZZER, SPEAKER -> usual("buzzer-12", because, USUAL, List.of());
+      case BATTERY, BATTERY_HOLDER -> usual("coin-holder", because, 0.5, List.of());
+      case FUSE -> usual("axial-quarter-watt", because, VAGUE, List.of());
+      case IC ->
+          usual("dip-8", because, VAGUE, List.of("dip-14", "dip-16", "dip-28", "dip-40-wide"));
+      case SOCKET ->
+          usual(
+              "socket-dip-8",
+              because,
+              VAGUE,
+              List.of("socket-dip-14", "socket-dip-16", "socket-dip-28"));
+      case RESISTOR_NETWORK -> usual("sip-9", because, VAGUE, List.of("sip-5"));
+      case HEADER, CONNECTOR ->
+          pins.orElseGet(
+              () -> usual("header-1x2", because, VAGUE, List.of("header-1x4", "header-1x6")));
+      default -> usual("header-1x4", because, 0.2, List.of("header-1x6", "header-1x8"));
+    };
+  }
+
+  private static PackageGuess electrolytic(String value, String because) {
+    double farads =
+        Quantity.parse(value.split("[\\s/]+")[0]) instanceof QuantityText.Read read
+            ? read.value()
+            : 10e-6;
+    String id =
+        farads <= 47.5e-6
+            ? "radial-5x11"
+            : farads <= 101e-6 ? "radial-6x11" : farads <= 331e-6 ? "radial-8x12" : "radial-10x16";
+    return usual(
+        id,
+        because + " for so many farads",
+        0.5,
+        List.of("radial-5x11", "radial-6x11", "radial-8x12"));
+  }
+
+  private static PackageGuess usual(
+      String id, String because, double confidence, List<String> others) {
+    return new PackageGuess(
+        PackageLibrary.find(id).orElseThrow(),
+        true,
+        confidence,
+        because,
+        others.stream().filter(each -> !each.equals(id)).toList());
+  }
+
+  /** A package of the kit's own, of the name that the list gives. */
+  private static PackageGuess own(String text, PartKind kind) {
+    Matcher digits = Pattern.compile("(\\d{1,3})\\D*$").matcher(text);
+    int usualPins = usual(kind, "", "").pack().pins().size();
+    int pins = digits.find() ? Integer.parseInt(digits.group(1)) : usualPins;
+    int count =
+        pins >= usualPins && pins >= 2 && pins <= 100 && kind != PartKind.RESISTOR
+            ? pins
+            : usualPins;
+    double height = usual(kind, "", "").pack().heightMm();
+    return new PackageGuess(
+        row(Slug.of(text), height, count, PITCH * (count - 1), LeadClass.PIN),
+        false,
+        VAGUE,
+        "'" + text + "' is no package known here; it is taken for " + count + " pins in a row",
+        List.of(usual(kind, "", "").pack().id()));
+  }
+
+  private static PartPackage row(
+      String id, double heightMm, int count, double spanMm, LeadClass lead) {
+    List<PackagePin> pins = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      double x = count == 1 ? 0 : -spanMm / 2 + i * spanMm / (count - 1);
+      pins.add(new PackagePin(Integer.toString(i + 1), new PointMm(x, 0)));
+    }
+    return new PartPackage(id, heightMm, pins, lead);
+  }
+
+  private static boolean even(int count) {
+    return count >= 4 && count % 2 == 0;
+  }
+
+  private static PointMm[] twoRows(int count, double xMm, double pitchMm) {
+    PointMm[] at = new PointMm[count];
+    int half = count / 2;
+    for (int i = 0; i < half; i++) {
+      double y = (half - 1) * pitchMm / 2 - i * pitchMm;
+      at[i] = new PointMm(-xMm, y);
+      at[count - 1 - i] = new PointMm(xMm, y);
+    }
+    return at;
+  }
+
+  /** Pin 1 at the top of the left side, then counter-clockwise. */
+  private static PointMm[] square(int count) {
+    int side = count / 4;
+    double pitch = 0.8;
+    double out = side * pitch / 2 + 1.5;
+    PointMm[] at = new PointMm[count];
+    for (int i = 0; i < side; i++) {
+      double along = (side - 1) * pitch / 2 - i * pitch;
+      at[i] = new PointMm(-out, along);
+      at[side + i] = new PointMm(-along, -out);
+      at[2 * side + i] = new PointMm(out, -along);
+      at[3 * side + i] = new PointMm(along, out);
+    }
+    return at;
+  }
+
+  private static PartPackage surfaceMounted(String id, double heightMm, PointMm[] at) {
+    List<PackagePin> pins = new ArrayList<>();
+    for (int i = 0; i < at.length; i++) {
+      pins.add(new PackagePin(Integer.toString(i + 1), at[i]));
+    }
+    return new PartPackage(id, heightMm, pins, LeadClass.SMD);
+  }
+}

@@ -1,0 +1,261 @@
+package humble.core.intake;
+
+import humble.core.kit.Board;
+import humble.core.kit.Finding;
+import humble.core.kit.Line;
+import humble.core.kit.Mount;
+import humble.core.kit.PackageLibrary;
+import humble.core.kit.PartPackage;
+import humble.core.kit.Place;
+import humble.core.kit.PointMm;
+import humble.core.kit.Side;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Where the parts sit, from a placement list, and the boards that follow from it.
+ *
+ * @param places places of parts that a line lists
+ * @param boards the boards they sit on
+ */
+record PlaceList(List<Place> places, List<Board> boards) {
+  private static final Pattern LENGTH =
+      Pattern.compile("([+-]?[0-9]*[.,]?[0-9]+(?:[eE][+-]?[0-9]+)?)\\s*(mm|mils?|inch|in|\")?");
+  private static final Pattern TOP =
+      Pattern.compile("(t|f|1|top|front|component|oben|vorne)\\b|top");
+  private static final Pattern BOTTOM =
+      Pattern.compile("(b|s|2|bot|bottom|back|solder|unten|hinten)\\b|bot");
+  private static final Pattern NUMBER =
+      Pattern.compile("[+-]?[0-9]*\\.?[0-9]+([eE][+-]?[0-9]{1,2})?");
+  private static final double MARGIN_MM = 5;
+  private static final double LARGEST_MM = 2000;
+  private static final double UNKNOWN_MM = 100;
+
+  /** Reads the rows; a row that cannot be used is told and left out. */
+  static PlaceList read(
+      List<PartRow> rows,
+      List<Line> lines,
+      Map<String, PartPackage> own,
+      List<Finding> problems,
+      List<Guess> guesses,
+      Map<String, String> files) {
+    Map<String, Line> lineOf = new HashMap<>();
+    lines.forEach(line -> line.refs().forEach(ref -> lineOf.put(ref, line)));
+    List<Place> places = new ArrayList<>();
+    Set<String> placed = new HashSet<>();
+    for (PartRow row : rows) {
+      place(row, lineOf, placed, problems).ifPresent(places::add);
+    }
+    if (!rows.isEmpty()) {
+      lines.stream()
+          .filter(line -> line.home().equals("board"))
+          .flatMap(line -> line.refs().stream())
+          .filter(ref -> !placed.contains(ref))
+          .forEach(ref ->
+              problems.add(
+                  Finding.warning("places", ref + " has no place in the placement list.")));
+    }
+    if (rows.isEmpty() && files.isEmpty()) {
+      return new PlaceList(List.of(), List.of());
+    }
+    return new PlaceList(shifted(places, lineOf, own, problems), List.of())
+        .withBoards(lineOf, own, guesses, files);
+  }
+
+  private static Optional<Place> place(
+      PartRow row, Map<String, Line> lineOf, Set<String> placed, List<Finding> problems) {
+    List<String> refs = RefList.read(row.text(Column.REFS)).refs();
+    if (refs.size() != 1) {
+      problems.add(
+          Finding.error(row.where(), "'" + row.text(Column.REFS) + "' is not one designator."));
+      return Optional.empty();
+    }
+    String ref = refs.getFirst();
+    OptionalDouble x = lengthMm(row, Column.X, problems);
+    OptionalDouble y = lengthMm(row, Column.Y, problems);
+    String sideText = row.text(Column.SIDE).strip();
+    Optional<Side> side = side(sideText);
+    String turnText = row.text(Column.ROTATION).strip().replace("°", "").replace(',', '.');
+    OptionalDouble turn = number(turnText.isEmpty() ? "0" : turnText);
+    if (side.isEmpty()) {
+      problems.add(Finding.error(row.where(), "'" + sideText + "' is neither top nor bottom."));
+    }
+    if (turn.isEmpty()) {
+      problems.add(Finding.error(row.where(), "'" + turnText + "' is no rotation in degrees."));
+    }
+    if (x.isEmpty() || y.isEmpty() || side.isEmpty() || turn.isEmpty()) {
+      return Optional.empty();
+    }
+    if (!lineOf.containsKey(ref)) {
+      problems.add(
+          Finding.warning(
+              row.where(), "No row of the parts list has " + ref + "; its place is left out."));
+      return Optional.empty();
+    }
+    if (!placed.add(ref)) {
+      problems.add(Finding.error(row.where(), ref + " is placed twice; the first place is kept."));
+      return Optional.empty();
+    }
+    double standoff = number(row.text(Column.STANDOFF).strip()).orElse(0);
+    return Optional.of(
+        new Place(
+            ref,
+            row.maybe(Column.BOARD).map(Slug::of).orElse("main"),
+            side.get(),
+            new PointMm(x.getAsDouble(), y.getAsDouble()),
+            turn.getAsDouble(),
+            Mount.named(row.text(Column.MOUNT).strip()).orElse(Mount.FLUSH),
+            Math.max(0, standoff),
+            null,
+            null,
+            null,
+            null,
+            List.of(),
+            List.of(),
+            0,
+            1));
+  }
+
+  private static Optional<Side> side(String text) {
+    String plain = text.toLowerCase(Locale.ROOT);
+    if (plain.isEmpty() || TOP.matcher(plain).lookingAt()) {
+      return Optional.of(Side.TOP);
+    }
+    return BOTTOM.matcher(plain).lookingAt() ? Optional.of(Side.BOTTOM) : Optional.empty();
+  }
+
+  private static OptionalDouble lengthMm(PartRow row, Column column, List<Finding> problems) {
+    String text = row.text(column).strip();
+    Matcher length = LENGTH.matcher(text.toLowerCase(Locale.ROOT));
+    String name = column == Column.X ? "x" : "y";
+    if (!length.matches()) {
+      problems.add(Finding.error(row.where(), "'" + text + "' is no length for " + name + "."));
+      return OptionalDouble.empty();
+    }
+    String unit = length.group(2) == null ? "mm" : length.group(2);
+    double scale = unit.startsWith("mil") ? 0.0254 : unit.equals("mm") ? 1 : 25.4;
+    double mm = Double.parseDouble(length.group(1).replace(',', '.')) * scale;
+    if (!(Math.abs(mm) <= LARGEST_MM)) {
+      problems.add(Finding.error(row.where(), name + " is more than 2 m from the origin."));
+      return OptionalDouble.empty();
+    }
+    return OptionalDouble.of(Math.round(mm * 1e6) / 1e6);
+  }
+
+  private static OptionalDouble number(String text) {
+    return NUMBER.matcher(text).matches()
+        ? OptionalDouble.of(Double.parseDouble(text))
+        : OptionalDouble.empty();
+  }
+
+  /** Coordinates below nought mean another origin than the lower left; the board is moved there. */
+  private static List<Place> shifted(
+      List<Place> places,
+      Map<String, Line> lineOf,
+      Map<String, PartPackage> own,
+      List<Finding> problems) {
+    double[] box = box(places, lineOf, own);
+    double dx = box[0] < 0 ? MARGIN_MM - box[0] : 0;
+    double dy = box[1] < 0 ? MARGIN_MM - box[1] : 0;
+    if (places.isEmpty() || (dx == 0 && dy == 0)) {
+      return places;
+    }
+    problems.add(
+        Finding.note(
+            "places",
+            String.format(
+                Locale.ROOT,
+                "Some places lie left of or below the origin; all were moved by %.3f, %.3f mm.",
+                dx,
+                dy)));
+    return places.stream().map(place -> moved(place, dx, dy)).toList();
+  }
+
+  private static Place moved(Place place, double dx, double dy) {
+    return new Place(
+        place.ref(),
+        place.board(),
+        place.side(),
+        new PointMm(place.at().xMm() + dx, place.at().yMm() + dy),
+        place.rotationDeg(),
+        place.mount(),
+        place.standoffMm(),
+        place.maxHeightMm(),
+        place.under(),
+        place.jig(),
+        place.panel(),
+        place.leaveEmpty(),
+        place.marks(),
+        place.rowHoles(),
+        place.rowFrom());
+  }
+
+  /** Least x, least y, greatest x, greatest y of all pads, in millimetres. */
+  private static double[] box(
+      List<Place> places, Map<String, Line> lineOf, Map<String, PartPackage> own) {
+    double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+    for (Place place : places) {
+      Line line = lineOf.get(place.ref());
+      PartPackage pack = line == null ? null : own.get(line.packageId());
+      if (pack == null && line != null) {
+        pack = PackageLibrary.find(line.packageId()).orElse(null);
+      }
+      if (pack != null) {
+        pack.pins()
+            .forEach(pin -> {
+              PointMm at = place.onBoard(pin.at());
+              box[0] = Math.min(box[0], at.xMm());
+              box[1] = Math.min(box[1], at.yMm());
+              box[2] = Math.max(box[2], at.xMm());
+              box[3] = Math.max(box[3], at.yMm());
+            });
+      }
+    }
+    return box;
+  }
+
+  private PlaceList withBoards(
+      Map<String, Line> lineOf,
+      Map<String, PartPackage> own,
+      List<Guess> guesses,
+      Map<String, String> files) {
+    Set<String> names = new java.util.LinkedHashSet<>();
+    places.forEach(place -> names.add(place.board()));
+    if (names.isEmpty()) {
+      names.add("main");
+    }
+    List<Board> boards = new ArrayList<>();
+    for (String name : names) {
+      List<Place> here = places.stream().filter(place -> place.board().equals(name)).toList();
+      double[] box = box(here, lineOf, own);
+      double width = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[2] + MARGIN_MM);
+      double height = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[3] + MARGIN_MM);
+      String because =
+          here.isEmpty()
+              ? "Nothing says how large the board is."
+              : "The pads reach so far; 5 mm more are taken for the edge.";
+      guesses.add(new Guess("board", "width_mm", Double.toString(width), 0.4, because, List.of()));
+      guesses.add(
+          new Guess("board", "height_mm", Double.toString(height), 0.4, because, List.of()));
+      boards.add(
+          new Board(
+              name,
+              "",
+              Math.clamp(width, 1, LARGEST_MM),
+              Math.clamp(height, 1, LARGEST_MM),
+              1.6,
+              List.of(),
+              boards.isEmpty() ? files : Map.of()));
+    }
+    return new PlaceList(places, boards);
+  }
+}
