@@ -25,6 +25,7 @@ import picocli.CommandLine.Command;
       ImportCommand.class,
       CheckCommand.class,
       ExportCommand.class,
+      LabelsCommand.class,
       PlanCommand.class,
       Pin1Command.class,
       CircuitCommand.class,

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.util.UUID;
 
 /** Writes files whole or not at all: beside their target, then moved into place. */
 public final class WholeFile {
@@ -20,9 +22,9 @@ public final class WholeFile {
       throw new IOException("'" + file + "' is no file name");
     }
     Files.createDirectories(folder);
-    Path beside = Files.createTempFile(folder, ".humble", ".part");
+    Path beside = folder.resolve(".humble-" + UUID.randomUUID() + ".part");
     try {
-      Files.write(beside, bytes);
+      Files.write(beside, bytes, StandardOpenOption.CREATE_NEW);
       Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING);
     } finally {
       Files.deleteIfExists(beside);

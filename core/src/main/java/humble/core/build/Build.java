@@ -28,6 +28,8 @@ public final class Build {
   private final SequencedMap<String, Integer> counted = new LinkedHashMap<>();
   private final SequencedMap<String, List<BuildEvent.Measured>> measured = new LinkedHashMap<>();
   private final Set<String> bandsRead = new LinkedHashSet<>();
+  private final SequencedMap<String, Boolean> lookedOver = new LinkedHashMap<>();
+  private final Set<String> snapped = new LinkedHashSet<>();
   private final Map<String, String> choices = new LinkedHashMap<>();
   private final Map<String, BuildEvent.Turned> views = new LinkedHashMap<>();
   private final Map<String, Set<String>> marks = new LinkedHashMap<>();
@@ -44,6 +46,8 @@ public final class Build {
   private BuildEvent.@Nullable Began began;
   private @Nullable String school;
   private BuildEvent.@Nullable Sees sees;
+  private @Nullable String meter;
+  private BuildEvent.@Nullable HostRead host;
 
   private Build(String id, List<BuildEvent.Entry> entries) {
     this.id = id;
@@ -81,6 +85,10 @@ public final class Build {
           measured.computeIfAbsent(e.line(), key -> new ArrayList<>()).add(e);
       case BuildEvent.BandsRead e -> bandsRead.add(e.line());
       case BuildEvent.Sees e -> sees = e;
+      case BuildEvent.UsesMeter e -> meter = e.profile();
+      case BuildEvent.HostRead e -> host = e;
+      case BuildEvent.LookedOver e -> lookedOver.put(e.board() + "/" + e.spot(), e.fine());
+      case BuildEvent.Snapped e -> snapped.add(e.line());
       case BuildEvent.Chose e -> choices.put(e.option(), e.choice());
       case BuildEvent.TookSchool e -> school = e.school();
       case BuildEvent.Turned e -> views.put(e.board(), e);
@@ -124,12 +132,19 @@ public final class Build {
     return Optional.ofNullable(began);
   }
 
-  /** Gives the number of the last entry that can be taken back; the beginning cannot. */
+  /**
+   * Gives the number of the last entry that can be taken back; the beginning cannot, nor what the
+   * bench brought along: its lamp, its eyes, its meter.
+   */
   public OptionalLong lastToTakeBack() {
-    BuildEvent.Entry last = inForce.isEmpty() ? null : inForce.getLast();
-    return last == null || last.event() instanceof BuildEvent.Began
-        ? OptionalLong.empty()
-        : OptionalLong.of(last.number());
+    boolean onlyBegun = inForce.stream().allMatch(entry -> isBeginning(entry.event()));
+    return onlyBegun ? OptionalLong.empty() : OptionalLong.of(inForce.getLast().number());
+  }
+
+  private static boolean isBeginning(BuildEvent event) {
+    return event instanceof BuildEvent.Began
+        || event instanceof BuildEvent.Sees
+        || event instanceof BuildEvent.UsesMeter;
   }
 
   /** Gives the pieces counted by item. */
@@ -150,6 +165,26 @@ public final class Build {
   /** Gives the lamp and the eyes, when they were said. */
   public Optional<BuildEvent.Sees> sees() {
     return Optional.ofNullable(sees);
+  }
+
+  /** Gives the meter's profile, when it was said. */
+  public Optional<String> meter() {
+    return Optional.ofNullable(meter);
+  }
+
+  /** Gives what was read on the host board. */
+  public Optional<BuildEvent.HostRead> host() {
+    return Optional.ofNullable(host);
+  }
+
+  /** Gives the places looked at on bare boards, as {@code board/spot}, and whether all was well. */
+  public Map<String, Boolean> lookedOver() {
+    return lookedOver;
+  }
+
+  /** Gives the lines whose strips are snapped. */
+  public Set<String> snapped() {
+    return snapped;
   }
 
   /** Gives the choice by option, of those decided. */

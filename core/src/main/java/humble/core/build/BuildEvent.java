@@ -23,6 +23,20 @@ public sealed interface BuildEvent {
   /** The lamp over the bench and the eyes that look were said. */
   record Sees(String light, String eyes) implements BuildEvent {}
 
+  /** The meter at the bench was said: one of the common profiles. */
+  record UsesMeter(String profile) implements BuildEvent {}
+
+  /**
+   * The number printed on the host board was read; {@code fits} tells whether the kit is for it.
+   */
+  record HostRead(String shown, boolean fits) implements BuildEvent {}
+
+  /** A place on the bare board was looked at; {@code fine} tells that it is as it should be. */
+  record LookedOver(String board, String spot, boolean fine) implements BuildEvent {}
+
+  /** The strips counted under a line were snapped. */
+  record Snapped(String line) implements BuildEvent {}
+
   /** An option was decided. */
   record Chose(String option, String choice) implements BuildEvent {}
 

@@ -27,6 +27,8 @@ import java.util.regex.Pattern;
  * @param others kinds with at least a fiftieth of the belief, the likeliest first
  */
 record KindGuess(PartKind kind, double confidence, String because, List<PartKind> others) {
+  private static final String COLOURS =
+      "red|green|blue|yellow|white|amber|orange|rot|grun|blau|gelb|weiss";
   private static final Pattern BREAK = Pattern.compile("[\\s/]+");
   private static final Pattern HERTZ = Pattern.compile("(?i)[0-9]\\s*[mk]hz\\b");
   private static final Pattern OHMS = Pattern.compile("(?i)ω|Ω|ohm|r");
@@ -120,10 +122,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
           new Word("coils?|spule", 60, PartKind.COIL),
           new Word("addressable|smart leds?", 5000, PartKind.LED_SMART),
           new Word("leds?|light.?emitting", 400, PartKind.LED),
-          new Word(
-              "red|green|blue|yellow|white|amber|orange|rot|grun|blau|gelb|weiss",
-              20,
-              PartKind.LED),
+          new Word(COLOURS, 20, PartKind.LED),
           new Word("led matri(x|ces)|matrix", 200, PartKind.LED_MATRIX),
           new Word("zeners?|z-?diodes?", 500, PartKind.ZENER),
           new Word("schottky|rectifiers?|signal diodes?", 200, PartKind.DIODE),
@@ -260,6 +259,17 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
         }
       }
     }
+  }
+
+  /** Tells whether a text says nothing but what kind of part it is: {@code LED}, {@code chip}. */
+  static boolean isOnly(PartKind kind, String text) {
+    String left = plain(text).strip();
+    for (Word word : WORDS) {
+      if (word.kinds().contains(kind) && !COLOURS.contains(word.text())) {
+        left = word.pattern().matcher(left).replaceAll(" ").strip();
+      }
+    }
+    return left.isEmpty();
   }
 
   private static boolean isLetter(char c) {

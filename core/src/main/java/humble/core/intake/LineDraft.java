@@ -123,7 +123,7 @@ final class LineDraft {
     ValueText value = ValueText.of(row.text(Column.VALUE), now);
     Double tolerance = tolerance(value);
     List<BandColour> colours = colours();
-    String valueText = value.value();
+    String valueText = KindGuess.isOnly(now, value.value()) ? "" : value.value();
     if (!colours.isEmpty() && now == PartKind.RESISTOR) {
       BandReading reading = bands(id, colours, value);
       if (reading != null) {

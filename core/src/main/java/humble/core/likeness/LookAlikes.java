@@ -160,10 +160,7 @@ public record LookAlikes(
   }
 
   private static Optional<List<BandColour>> bands(Line line) {
-    OptionalDouble value = value(line);
-    return line.kind() == PartKind.RESISTOR && line.bands() >= 3 && value.isPresent()
-        ? ResistorBands.paint(value.getAsDouble(), line.tolerancePct(), line.bands())
-        : Optional.empty();
+    return ResistorBands.of(line);
   }
 
   private static OptionalDouble value(Line line) {

@@ -8,7 +8,7 @@ import humble.core.marking.BandColour;
  * <p>The sRGB references are the middle of what is sold: no standard gives the paint of bands. They
  * are written here once, and everything else is computed from them.
  */
-final class Paint {
+public final class Paint {
   /** Thin paint lets this part of the body through. */
   private static final double BODY_SHARE = 0.1;
 
@@ -49,7 +49,8 @@ final class Paint {
     }
   }
 
-  private static int srgb(BandColour colour) {
+  /** Gives the usual paint of a band, as {@code 0xrrggbb}. */
+  public static int srgb(BandColour colour) {
     return switch (colour) {
       case BLACK -> 0x1c1c1c;
       case BROWN -> 0x6b3f1d;

@@ -1,5 +1,9 @@
 package humble.core.marking;
 
+import humble.core.kit.Line;
+import humble.core.kit.PartKind;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
@@ -130,6 +134,15 @@ public final class ResistorBands {
       tolerance.ifPresent(bands::add);
     }
     return Optional.of(bands);
+  }
+
+  /** Gives the bands of a resistor line of a kit, when it has any. */
+  public static Optional<List<BandColour>> of(Line line) {
+    return line.kind() == PartKind.RESISTOR
+            && line.bands() > 0
+            && Quantity.parse(line.value()) instanceof QuantityText.Read read
+        ? paint(read.value(), line.tolerancePct(), line.bands())
+        : Optional.empty();
   }
 
   private static Optional<BandColour> first(java.util.function.Predicate<BandColour> test) {

@@ -4,7 +4,11 @@ import humble.core.kit.Choices;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
+import humble.core.kit.PartKind;
+import humble.core.kit.RefOrder;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -45,14 +49,21 @@ public final class Stocktake {
   public static List<Item> items(Kit kit, Map<String, String> choices) {
     Set<String> out = Choices.leftOut(kit, choices);
     List<Item> items = new ArrayList<>();
+    Map<String, Strips> pools = new HashMap<>();
+    Set<String> pooled = new HashSet<>();
+    for (Strips strips : Strips.of(kit, out)) {
+      strips.pieces().forEach(piece -> pooled.add(piece.line()));
+      if (!strips.pieces().isEmpty()) {
+        pools.put(strips.pieces().getFirst().line(), strips);
+      }
+    }
     for (Line line : kit.lines()) {
-      int needed = (int) line.refs().stream().filter(ref -> !out.contains(ref)).count();
-      if (line.supplied() > 0 || needed > 0) {
-        items.add(
-            new Item(
-                line.id(),
-                Math.min(needed, line.kind() == humble.core.kit.PartKind.LINK ? 0 : needed),
-                line.supplied()));
+      Strips strips = pools.get(line.id());
+      if (strips != null) {
+        items.add(new Item(line.id(), strips.needed(), strips.supplied()));
+      } else if (!pooled.contains(line.id())) {
+        int needed = (int) line.refs().stream().filter(ref -> !out.contains(ref)).count();
+        items.add(new Item(line.id(), line.kind() == PartKind.LINK ? 0 : needed, line.supplied()));
       }
     }
     items.removeIf(item -> item.needed() == 0 && item.supplied() == 0);
@@ -69,8 +80,14 @@ public final class Stocktake {
   public static Set<String> missingRefs(
       Kit kit, Map<String, String> choices, Map<String, Integer> counted) {
     Set<String> out = Choices.leftOut(kit, choices);
-    Set<String> missing = new TreeSet<>(humble.core.kit.RefOrder.NATURAL);
+    Set<String> missing = new TreeSet<>(RefOrder.NATURAL);
+    for (Strips strips : Strips.of(kit, out)) {
+      missing.addAll(strips.withoutStrip(counted));
+    }
     for (Line line : kit.lines()) {
+      if (line.stripOf() > 0) {
+        continue;
+      }
       List<String> refs = line.refs().stream().filter(ref -> !out.contains(ref)).toList();
       Integer count = counted.get(line.id());
       OptionalInt have = count == null ? OptionalInt.empty() : OptionalInt.of(count);

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * The header strips of a kit: which lengths are snapped from which supplied strips.
@@ -101,6 +102,29 @@ public record Strips(
   /** Gives the number of strips needed; more than any bag holds when a piece is too long. */
   public int needed() {
     return snapping.map(way -> way.strips().size()).orElse(Integer.MAX_VALUE);
+  }
+
+  /**
+   * Gives the refs that no strip is left for.
+   *
+   * @param counted strips by the first line of each kind of strip; nothing is missing where none
+   *     was counted
+   */
+  Set<String> withoutStrip(Map<String, Integer> counted) {
+    Integer count = pieces.isEmpty() ? null : counted.get(pieces.getFirst().line());
+    if (count == null || snapping.isEmpty()) {
+      return Set.of();
+    }
+    List<Integer> there = new ArrayList<>();
+    List<List<Integer>> strips = snapping.get().strips();
+    strips.subList(0, Math.min(count, strips.size())).forEach(there::addAll);
+    Set<String> missing = new TreeSet<>();
+    for (Piece piece : pieces) {
+      if (!there.remove(Integer.valueOf(piece.length()))) {
+        missing.add(piece.ref());
+      }
+    }
+    return missing;
   }
 
   /** Tells whether anything has to be snapped at all. */

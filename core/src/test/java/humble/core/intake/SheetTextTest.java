@@ -48,6 +48,12 @@ class SheetTextTest {
   }
 
   @Test
+  void aWordThatOnlyNamesTheKindIsNoValue() {
+    Draft draft = draft("2 x LED LED1 LED2\n1 x NPN transistor Q1\n1 x red LED LED9\n");
+    assertThat(draft.kit().lines()).extracting(Line::value).containsExactly("", "", "red LED");
+  }
+
+  @Test
   void headingsHelpTheLinesUnderThem() {
     Draft draft = draft("Capacitors\n2 x 104 C1 C2\n\nButtons:\nS1 S2\n");
     assertThat(draft.kit().lines())

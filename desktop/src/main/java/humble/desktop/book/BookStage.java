@@ -119,6 +119,10 @@ public final class BookStage implements Stage {
       case BuildEvent.Measured e -> StageId.SORT;
       case BuildEvent.BandsRead e -> StageId.SORT;
       case BuildEvent.Sees e -> StageId.SORT;
+      case BuildEvent.UsesMeter e -> StageId.SORT;
+      case BuildEvent.HostRead e -> StageId.UNPACK;
+      case BuildEvent.LookedOver e -> StageId.UNPACK;
+      case BuildEvent.Snapped e -> StageId.UNPACK;
       case BuildEvent.TookSchool e -> StageId.PLAN;
       case BuildEvent.Fitted e -> StageId.FIT;
       case BuildEvent.Chose e -> StageId.FIT;

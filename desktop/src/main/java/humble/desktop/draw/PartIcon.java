@@ -2,10 +2,9 @@ package humble.desktop.draw;
 
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
+import humble.core.likeness.Paint;
 import humble.core.marking.BandColour;
 import humble.core.marking.ResistorBands;
-import humble.core.units.Quantity;
-import humble.core.units.QuantityText;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.paint.Color;
@@ -16,27 +15,13 @@ public final class PartIcon {
 
   /** Paint colours of the bands, as on common film resistors; letters always stand beside them. */
   public static Color paint(BandColour colour) {
-    return switch (colour) {
-      case BLACK -> Color.web("#26272a");
-      case BROWN -> Color.web("#6d4524");
-      case RED -> Color.web("#b3282d");
-      case ORANGE -> Color.web("#d9742a");
-      case YELLOW -> Color.web("#e3c13b");
-      case GREEN -> Color.web("#3d7a4c");
-      case BLUE -> Color.web("#2f5fa5");
-      case VIOLET -> Color.web("#72508f");
-      case GREY -> Color.web("#8a8c8e");
-      case WHITE -> Color.web("#f2f0ea");
-      case GOLD -> Color.web("#b08a35");
-      case SILVER -> Color.web("#b9bcbf");
-    };
+    int srgb = Paint.srgb(colour);
+    return Color.rgb(srgb >> 16, srgb >> 8 & 0xff, srgb & 0xff);
   }
 
   /** Gives the bands of a resistor line, when it has any. */
   public static Optional<List<BandColour>> bands(Line line) {
-    return Quantity.parse(line.value()) instanceof QuantityText.Read read && line.bands() > 0
-        ? ResistorBands.paint(read.value(), line.tolerancePct(), line.bands())
-        : Optional.empty();
+    return ResistorBands.of(line);
   }
 
   /** Draws a line's part about a point, {@code size} pixels wide. */

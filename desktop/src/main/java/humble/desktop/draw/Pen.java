@@ -25,6 +25,7 @@ public final class Pen {
 
   private final Palette palette;
   private final List<Mark> marks = new ArrayList<>();
+  private final List<Spot> spots = new ArrayList<>();
 
   /** Makes a pen with nothing drawn. */
   public Pen(Palette palette) {
@@ -36,6 +37,24 @@ public final class Pen {
     LEFT,
     MIDDLE,
     RIGHT
+  }
+
+  /** A rectangle of the picture that can be clicked, in pixels. */
+  public record Spot(String id, double x, double y, double w, double h) {
+    /** Tells whether a point lies in it. */
+    public boolean holds(double atX, double atY) {
+      return atX >= x && atX <= x + w && atY >= y && atY <= y + h;
+    }
+  }
+
+  /** Makes a rectangle of the picture answer to clicks, by a name that the stage knows. */
+  public void spot(String id, double x, double y, double w, double h) {
+    spots.add(new Spot(id, x, y, w, h));
+  }
+
+  /** Gives the rectangles that answer to clicks; later ones lie over earlier ones. */
+  public List<Spot> spots() {
+    return List.copyOf(spots);
   }
 
   List<Mark> marks() {

@@ -1,11 +1,15 @@
 package humble.desktop.session;
 
 import humble.core.build.Build;
+import humble.core.kit.Board;
+import humble.core.kit.Choices;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
+import humble.core.kit.LookOver;
 import humble.core.kit.PartKind;
 import humble.core.route.Step;
 import humble.core.stock.Stocktake;
+import humble.core.stock.Strips;
 import humble.desktop.stage.StageId;
 import java.util.List;
 
@@ -21,9 +25,21 @@ public final class Progress {
       case SHELF -> 1;
       case UNPACK -> {
         List<Stocktake.Item> items = Stocktake.items(kit, build.choices());
+        List<Strips> strips = toSnap(open);
+        long spots = 0;
+        for (Board board : kit.boards()) {
+          spots += LookOver.of(open.parts(), board).size();
+        }
+        int hosts = kit.hosts().isEmpty() ? 0 : 1;
+        boolean hostRead = build.host().map(host -> host.fits()).orElse(false);
         yield ratio(
-            items.stream().filter(item -> build.counted().containsKey(item.id())).count(),
-            items.size());
+            items.stream().filter(item -> build.counted().containsKey(item.id())).count()
+                + strips.stream()
+                    .filter(s -> build.snapped().contains(s.pieces().getFirst().line()))
+                    .count()
+                + Math.min(spots, build.lookedOver().size())
+                + (hostRead ? hosts : 0),
+            items.size() + strips.size() + spots + hosts);
       }
       case SORT -> {
         List<Line> lines = toSort(kit);
@@ -68,6 +84,16 @@ public final class Progress {
     return all == 0 ? 1 : (double) done / all;
   }
 
+  /** Gives the strips that have to be snapped, of those that were counted and are in the bag. */
+  public static List<Strips> toSnap(OpenBuild open) {
+    Build build = open.build();
+    return Strips.of(open.kit(), Choices.leftOut(open.kit(), build.choices())).stream()
+        .filter(strips -> !strips.pieces().isEmpty() && strips.isSnapped())
+        .filter(strips -> strips.snapping().isPresent())
+        .filter(strips -> build.counted().getOrDefault(strips.pieces().getFirst().line(), 0) > 0)
+        .toList();
+  }
+
   /** Gives the lines whose parts are told apart by the meter. */
   public static List<Line> toSort(Kit kit) {
     return kit.lines().stream()
@@ -91,6 +117,9 @@ public final class Progress {
 
   /** Gives the first stage that is not done. */
   public static StageId current(OpenBuild open) {
+    if (open.build().closed().contains("closed")) {
+      return StageId.BOOK;
+    }
     for (StageId stage : StageId.values()) {
       if (stage == StageId.FIT && open.build().school().isPresent() && waitsForGate(open)) {
         return StageId.POWER;

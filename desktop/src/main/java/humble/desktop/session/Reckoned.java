@@ -9,12 +9,14 @@ import humble.core.route.NoPlan;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
+import humble.core.stock.Reach;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What takes the core a moment: the plan of every school, what every gate should read, and the fit
@@ -26,13 +28,15 @@ import java.util.TreeSet;
  * @param plans plans by school; a kit whose facts run in a circle has none
  * @param expectations readings by gate
  * @param caseFit fit of the case
+ * @param reach how far the build gets without them; empty when nothing is missing
  */
 public record Reckoned(
     Map<String, String> choices,
     Set<String> lacking,
     Map<School, Plan> plans,
     Map<String, Expectation> expectations,
-    CaseFit caseFit) {
+    CaseFit caseFit,
+    Optional<Reach> reach) {
 
   /** Computes everything for {@code choices}. */
   public static Reckoned of(Parts parts, Map<String, String> choices, Set<String> lacking) {
@@ -50,7 +54,15 @@ public record Reckoned(
         new TreeSet<>(lacking),
         plans,
         expectations,
-        CaseFit.of(parts.kit(), choices));
+        CaseFit.of(parts.kit(), choices),
+        reach(parts, choices, lacking, plans.get(School.LOW)));
+  }
+
+  private static Optional<Reach> reach(
+      Parts parts, Map<String, String> choices, Set<String> lacking, @Nullable Plan now) {
+    return lacking.isEmpty() || now == null
+        ? Optional.empty()
+        : plan(parts, School.LOW, choices, Set.of()).map(whole -> Reach.of(whole, now));
   }
 
   private static Optional<Plan> plan(

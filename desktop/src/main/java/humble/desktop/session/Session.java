@@ -6,13 +6,18 @@ import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
+import humble.formats.kit.KitWriter;
 import humble.store.Journal;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** The bench: its journal, its kits, and the build that lies on it. */
@@ -39,8 +44,39 @@ public final class Session {
     this.journal = journal;
     this.home = home;
     this.kitPaths = new ArrayList<>(kitPaths);
+    ownKits().forEach(this::addToShelf);
     this.background = background;
     this.later = later;
+  }
+
+  /** Gives the kits that were brought in at this bench, in the order of their names. */
+  private List<Path> ownKits() {
+    Path kits = home.resolve("kits");
+    if (!Files.isDirectory(kits)) {
+      return List.of();
+    }
+    try (Stream<Path> folders = Files.list(kits)) {
+      return folders.filter(kit -> Files.exists(kit.resolve("kit.json"))).sorted().toList();
+    } catch (IOException e) {
+      // A folder that cannot be listed offers nothing; the kits given by name are still there.
+      return List.of();
+    }
+  }
+
+  /**
+   * Keeps a kit that was brought in, beside the bench's journal, and puts it on the shelf.
+   *
+   * @return where it is
+   * @throws IOException with one sentence, when it cannot be written
+   */
+  public Path keep(Kit kit) throws IOException {
+    Path folder = home.resolve("kits").resolve(kit.id());
+    for (int i = 2; Files.exists(folder); i++) {
+      folder = home.resolve("kits").resolve(kit.id() + "-" + i);
+    }
+    KitWriter.write(folder, KitWriter.text(kit), Map.of(), false);
+    addToShelf(folder);
+    return folder;
   }
 
   /** Something on the shelf: a build begun, or a kit that can be begun. */
@@ -111,7 +147,12 @@ public final class Session {
     BuildEvent.Began began =
         new BuildEvent.Began(
             fresh.kit().name(), fresh.kit().id(), fresh.path().toAbsolutePath().toString(), seed);
+    Optional<Build> last = journal.builds().stream().findFirst().map(journal::build);
     journal.append(id, began);
+    // Lamp, eyes and meter are the bench's: what was said for the last build holds for this one.
+    last.flatMap(Build::sees).ifPresent(sees -> journal.append(id, sees));
+    last.flatMap(Build::meter)
+        .ifPresent(meter -> journal.append(id, new BuildEvent.UsesMeter(meter)));
     open(journal.build(id), fresh.kit(), fresh.path());
   }
 

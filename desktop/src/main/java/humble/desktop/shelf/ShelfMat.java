@@ -12,7 +12,8 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Boards on planks, seen edge-on: what is fitted stands on the board as tall as it is. */
-record ShelfMat(String title, List<Item> items, int chosen) implements Mat {
+record ShelfMat(String title, List<Item> items, String listName, String listState, int chosen)
+    implements Mat {
   private static final double PLANK_MM = 110;
 
   /** One board on the shelf. */
@@ -27,10 +28,32 @@ record ShelfMat(String title, List<Item> items, int chosen) implements Mat {
   @Override
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
-    double rowHeight = Math.clamp((h - 80) / Math.max(1, items.size()), 110, 260);
+    double rowHeight = Math.clamp((h - 70) / (items.size() + 1), 84, 190);
     for (int i = 0; i < items.size(); i++) {
-      item(pen, items.get(i), i == chosen, 40, 60 + i * rowHeight, w - 80, rowHeight);
+      item(pen, items.get(i), i == chosen, 40, 52 + i * rowHeight, w - 80, rowHeight);
+      pen.spot("shelf:" + i, 24, 52 + i * rowHeight, w - 48, rowHeight - 6);
     }
+    sheet(pen, items.size() == chosen, 40, 52 + items.size() * rowHeight, w - 80, rowHeight);
+    pen.spot("shelf:" + items.size(), 24, 52 + items.size() * rowHeight, w - 48, rowHeight - 6);
+  }
+
+  /** A sheet of paper on the plank: a list from which a kit can be made. */
+  private void sheet(Pen pen, boolean now, double x, double y, double w, double h) {
+    double plank = y + h - 22;
+    if (now) {
+      pen.box(x - 16, y, w + 32, h - 6, 8, Token.CARD, Token.INK);
+    }
+    pen.box(x, plank, w, 6, 2, Token.COPPER_PALE, null);
+    double tall = Math.min(h - 40, 92);
+    double wide = tall * 0.74;
+    pen.box(x + 30, plank - tall, wide, tall, 2, Token.PAPER, Token.INK);
+    for (int i = 1; i < 6; i++) {
+      double at = plank - tall + i * tall / 6;
+      pen.line(x + 40, at, x + 20 + wide * (i % 3 == 0 ? 0.7 : 1), at, Token.INK_SOFT, 1.5);
+    }
+    double textX = x + wide + 66;
+    pen.bold(listName, textX, plank - 44, 20, Token.INK, Pen.Hang.LEFT);
+    pen.text(listState, textX, plank - 18, 16, Token.INK_SOFT, Pen.Hang.LEFT);
   }
 
   private void item(Pen pen, Item item, boolean now, double x, double y, double w, double h) {

@@ -5,6 +5,7 @@ import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.intake.IntakeStage;
 import humble.desktop.session.Progress;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
@@ -12,6 +13,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -21,11 +23,13 @@ public final class ShelfStage implements Stage {
   private final Session session;
   private final Desk desk;
   private final Words words;
+  private final Clock clock;
   private final List<Session.OnShelf> shelf;
   private int chosen;
 
   /** Makes the stage. */
-  public ShelfStage(Session session, Desk desk) {
+  public ShelfStage(Session session, Desk desk, Clock clock) {
+    this.clock = clock;
     this.session = session;
     this.desk = desk;
     this.words = desk.words();
@@ -34,14 +38,18 @@ public final class ShelfStage implements Stage {
 
   @Override
   public Card card() {
-    if (shelf.isEmpty()) {
-      return new Card.Maker(words.say("shelf.kicker"), words.say("shelf.empty"))
-          .how(words.say("shelf.empty.how"))
-          .notYet(words.say("shelf.nothing"));
+    if (chosen == shelf.size()) {
+      Card.Maker card =
+          new Card.Maker(
+              words.say("shelf.place", chosen + 1, shelf.size() + 1), words.say("shelf.type-in"));
+      card.how(words.say("shelf.type-in.how"));
+      card.how(words.say("shelf.type-in.drop"));
+      next(card);
+      return card.go(words.say("shelf.type-in.go"));
     }
     Session.OnShelf item = shelf.get(chosen);
     Card.Maker card =
-        new Card.Maker(words.say("shelf.place", chosen + 1, shelf.size()), title(item));
+        new Card.Maker(words.say("shelf.place", chosen + 1, shelf.size() + 1), title(item));
     return switch (item) {
       case Session.OnShelf.Begun begun -> {
         card.how(begun.kit().summary());
@@ -66,7 +74,7 @@ public final class ShelfStage implements Stage {
   }
 
   private void next(Card.Maker card) {
-    if (shelf.size() > 1) {
+    if (!shelf.isEmpty()) {
       card.hint(
           "+",
           words.say("shelf.next"),
@@ -111,7 +119,12 @@ public final class ShelfStage implements Stage {
                     true);
           });
     }
-    return new ShelfMat(words.say("shelf.mat"), items, chosen);
+    return new ShelfMat(
+        words.say("shelf.mat"),
+        items,
+        words.say("shelf.type-in"),
+        words.say("shelf.type-in.state"),
+        chosen);
   }
 
   private ShelfMat.Item begun(Build build, Kit kit) {
@@ -133,6 +146,10 @@ public final class ShelfStage implements Stage {
 
   @Override
   public void enter(String typed) {
+    if (chosen == shelf.size()) {
+      desk.show(new IntakeStage(session, desk, clock));
+      return;
+    }
     session.lay(shelf.get(chosen));
     StageId next = session.open().map(Progress::current).orElse(StageId.SHELF);
     desk.go(next == StageId.SHELF ? StageId.UNPACK : next);
@@ -140,8 +157,25 @@ public final class ShelfStage implements Stage {
 
   @Override
   public void plus() {
-    if (!shelf.isEmpty()) {
-      chosen = (chosen + 1) % shelf.size();
-    }
+    chosen = (chosen + 1) % (shelf.size() + 1);
+  }
+
+  @Override
+  public void pick(String spot) {
+    chosen = Math.clamp(Integer.parseInt(spot.substring("shelf:".length())), 0, shelf.size());
+  }
+
+  @Override
+  public void openFile() {
+    IntakeStage intake = new IntakeStage(session, desk, clock);
+    desk.show(intake);
+    intake.openFile();
+  }
+
+  @Override
+  public void paste(String text) {
+    IntakeStage intake = new IntakeStage(session, desk, clock);
+    desk.show(intake);
+    intake.paste(text);
   }
 }

@@ -17,10 +17,11 @@ import java.util.Optional;
  * and commas between them do not matter.
  *
  * @param typed the letters, without what stands between them
+ * @param bands the colours read
  * @param readings every legal reading, best first; empty while the text is no whole set of bands
  * @param unread letters from the first pair on that is no colour; empty when all are
  */
-record BandEntry(String typed, List<BandReading> readings, String unread) {
+record BandEntry(String typed, List<BandColour> bands, List<BandReading> readings, String unread) {
   private static final double SAME_VALUE = 1e-6;
 
   /** Tells whether a text is meant as bands: it begins with a letter. */
@@ -35,13 +36,14 @@ record BandEntry(String typed, List<BandReading> readings, String unread) {
       Optional<BandColour> colour =
           BandColour.named(letters.substring(at, Math.min(at + 2, letters.length())));
       if (colour.isEmpty()) {
-        return new BandEntry(letters, List.of(), letters.substring(at));
+        return new BandEntry(letters, bands, List.of(), letters.substring(at));
       }
       bands.add(colour.get());
     }
     boolean whole = bands.size() == 1 || (bands.size() >= 3 && bands.size() <= 6);
     return new BandEntry(
         letters,
+        bands,
         whole ? ResistorBands.read(bands, ohms -> line(kit, ohms).isPresent()) : List.of(),
         "");
   }

@@ -150,8 +150,26 @@ record RulerMat(
     pen.box(x, y, w, h, 8, Token.CARD, Token.LINE);
     pen.text(partTitle, x + 18, y + 22, 15, Token.INK_SOFT, Pen.Hang.LEFT);
     double middle = y + h * 0.52;
-    pen.line(x + w * 0.24, middle, x + w * 0.76, middle, Token.INK, 2.5);
-    PartIcon.resistor(pen, bands, x + w / 2, middle, w * 0.36, h * 0.36, true);
+    pen.line(x + w * 0.04, middle, x + w * 0.5, middle, Token.INK, 2.5);
+    PartIcon.resistor(pen, bands, x + w * 0.27, middle, w * 0.34, h * 0.36, true);
+    palette(pen, x + w * 0.55, y + 14, w * 0.43, h - 24);
+  }
+
+  /** The twelve paints, to enter bands by clicking; each with its two letters. */
+  private static void palette(Pen pen, double x, double y, double w, double h) {
+    BandColour[] colours = BandColour.values();
+    int columns = (colours.length + 1) / 2;
+    double cw = w / columns;
+    double ch = h / 2;
+    for (int i = 0; i < colours.length; i++) {
+      double left = x + i % columns * cw;
+      double top = y + Math.floorDiv(i, columns) * ch;
+      pen.box(left + 3, top, cw - 6, ch - 6, 5, Token.PAPER, Token.LINE);
+      pen.paint(left + 9, top + 6, cw - 18, ch * 0.36, PartIcon.paint(colours[i]));
+      pen.text(
+          colours[i].letters(), left + cw / 2, top + ch * 0.66, 16, Token.INK, Pen.Hang.MIDDLE);
+      pen.spot("band:" + colours[i].letters(), left, top, cw, ch);
+    }
   }
 
   @Override

@@ -8,13 +8,14 @@ import humble.core.likeness.Light;
 import humble.core.likeness.LookAlikes;
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
+import humble.core.stock.BatchCheck;
 import humble.core.stock.Match;
-import humble.core.stock.Meter;
 import humble.core.stock.MeterProfile;
 import humble.core.stock.Verdict;
 import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.words.Phrase;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.PartIcon;
@@ -46,6 +47,7 @@ public final class SortStage implements Stage {
   private @Nullable LookAlikes alikes;
   private Light light = Light.DAYLIGHT;
   private Eyes eyes = Eyes.NORMAL;
+  private MeterProfile meter = MeterProfile.USUAL;
 
   /** Makes the stage. */
   public SortStage(OpenBuild open, Desk desk) {
@@ -75,12 +77,35 @@ public final class SortStage implements Stage {
     return open.build().sees().flatMap(s -> Eyes.named(s.eyes())).orElse(Eyes.NORMAL);
   }
 
+  private MeterProfile meter() {
+    return open.build().meter().flatMap(MeterProfile::named).orElse(MeterProfile.USUAL);
+  }
+
+  /** What the last readings say against the meter or its leads, when they do. */
+  private Optional<Phrase> suspectMeter() {
+    List<BatchCheck.Reading> readings = new ArrayList<>();
+    for (BuildEvent.Entry entry : open.build().inForce()) {
+      if (entry.event() instanceof BuildEvent.Measured measured) {
+        OptionalDouble nominal = ohms(measured.line());
+        if (nominal.isPresent()) {
+          double value = measured.value();
+          double digit = Math.pow(10, Math.floor(Math.log10(Math.max(value, 1e-9))) - 2);
+          readings.add(
+              new BatchCheck.Reading(
+                  nominal.getAsDouble(), value, meter().at(value).uncertainty(value, digit)));
+        }
+      }
+    }
+    return BatchCheck.suspect(readings);
+  }
+
   private LookAlikes alikes() {
     LookAlikes known = alikes;
-    if (known == null || light != light() || eyes != eyes()) {
+    if (known == null || light != light() || eyes != eyes() || !meter.equals(meter())) {
       light = light();
       eyes = eyes();
-      known = LookAlikes.of(open.kit(), light, eyes, MeterProfile.USUAL);
+      meter = meter();
+      known = LookAlikes.of(open.kit(), light, eyes, meter);
       alikes = known;
     }
     return known;
@@ -115,7 +140,12 @@ public final class SortStage implements Stage {
             && !BandEntry.meant(typed)
             && reading() instanceof QuantityText.Read read
         ? Optional.of(
-            Match.of(open.kit(), PartKind.RESISTOR, read.value(), read.resolution(), Meter.USUAL))
+            Match.of(
+                open.kit(),
+                PartKind.RESISTOR,
+                read.value(),
+                read.resolution(),
+                meter().at(read.value())))
         : Optional.empty();
   }
 
@@ -140,6 +170,9 @@ public final class SortStage implements Stage {
     boolean alone = alikes().of(line.id()).isEmpty();
     String how = toMeasure(line) ? "sort.how" : alone ? "sort.how-unlike" : "sort.how-measured";
     card.how(words.say(how));
+    if (typed.isEmpty()) {
+      suspectMeter().ifPresent(phrase -> card.caution(false, desk.coreWords().say(phrase)));
+    }
     boolean bandsMeant = BandEntry.meant(typed);
     card.field(
         typed,
@@ -151,7 +184,7 @@ public final class SortStage implements Stage {
             .toList();
     card.why(like.isEmpty() ? words.say("sort.unlike") : words.say("sort.like", like));
     card.why(words.say("sort.letters"));
-    card.why(words.say("sort.meter"));
+    card.why(words.say("sort.meter." + meter().id()));
     card.hint(
         "+",
         words.say("sort.prefix"),
@@ -177,6 +210,7 @@ public final class SortStage implements Stage {
   private void sight(Card.Maker card) {
     card.hint(
         "L", words.say("sort.light." + light().name().toLowerCase(Locale.ROOT)), () -> sees('L'));
+    card.hint("M", words.say("sort.meter-key." + meter().id()), this::nextMeter);
     card.hint(
         "E", words.say("sort.eyes." + eyes().name().toLowerCase(Locale.ROOT)), () -> sees('E'));
   }
@@ -195,10 +229,29 @@ public final class SortStage implements Stage {
     desk.refresh();
   }
 
+  /** Goes to the next of the common meters. */
+  private void nextMeter() {
+    int next = (MeterProfile.COMMON.indexOf(meter()) + 1) % MeterProfile.COMMON.size();
+    open.act(new BuildEvent.UsesMeter(MeterProfile.COMMON.get(next).id()));
+    desk.type("");
+    guessPrefix();
+    desk.refresh();
+  }
+
   @Override
   public void letter(char letter) {
     if (letter == 'L' || letter == 'E') {
       sees(letter);
+    } else if (letter == 'M') {
+      nextMeter();
+    }
+  }
+
+  @Override
+  public void pick(String spot) {
+    if (spot.startsWith("band:") && current().isPresent()) {
+      String letters = spot.substring("band:".length());
+      desk.type(BandEntry.meant(typed) ? typed + letters : letters);
     }
   }
 
@@ -388,9 +441,19 @@ public final class SortStage implements Stage {
     }
     OptionalDouble needle =
         match.map(m -> OptionalDouble.of(m.value())).orElse(OptionalDouble.empty());
-    List<BandColour> bands = current().flatMap(PartIcon::bands).orElse(List.of());
+    boolean entered = BandEntry.meant(typed);
+    List<BandColour> bands =
+        entered
+            ? BandEntry.of(typed, open.kit()).bands()
+            : current().flatMap(PartIcon::bands).orElse(List.of());
     List<RulerMat.Tie> ties =
         alikes().pairs().stream().flatMap(pair -> tie(pair).stream()).toList();
-    return new RulerMat(words.say("sort.mat"), slabs, ties, needle, bands, words.say("sort.part"));
+    return new RulerMat(
+        words.say("sort.mat"),
+        slabs,
+        ties,
+        needle,
+        bands,
+        words.say(entered ? "sort.part.entered" : "sort.part"));
   }
 }

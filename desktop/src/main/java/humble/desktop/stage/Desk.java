@@ -1,11 +1,22 @@
 package humble.desktop.stage;
 
 import humble.core.words.Words;
+import java.nio.file.Path;
+import java.util.function.Consumer;
 
 /** What a stage may ask of the window it stands in. */
 public interface Desk {
   /** Goes to a stage. */
   void go(StageId stage);
+
+  /** Shows a stage that has no pad of its own on the trace. */
+  void show(Stage stage);
+
+  /** Hands the stage what was copied elsewhere. */
+  void paste();
+
+  /** Asks for a file in the system's own way; nothing happens when none is chosen. */
+  void chooseFile(String title, Consumer<Path> then);
 
   /** Draws card and mat anew; may be called from any thread. */
   void refresh();

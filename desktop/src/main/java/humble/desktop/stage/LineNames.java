@@ -5,6 +5,7 @@ import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.words.Words;
+import java.util.Locale;
 
 /** What lines of a parts list are called in the window. */
 public final class LineNames {
@@ -34,14 +35,23 @@ public final class LineNames {
   public static String plural(Words words, Line line) {
     String kinds = words.say("kinds." + line.kind().text());
     String value = value(line);
-    return value.isEmpty() ? kinds : value + " " + kinds;
+    String kind = words.say("kind." + line.kind().text()).toLowerCase(Locale.ROOT);
+    return value.toLowerCase(Locale.ROOT).contains(kind)
+        ? value
+        : value.isEmpty() ? kinds : value + " " + kinds;
   }
 
   /** Gives the name of one: {@code 100 µF capacitor}. */
   public static String single(Words words, Line line) {
-    String kind = words.say("kind." + line.kind().text());
-    String value = value(line);
-    return value.isEmpty() ? kind : value + " " + kind;
+    return joined(value(line), words.say("kind." + line.kind().text()));
+  }
+
+  /** A list may have called the part by its kind already: it is not said twice. */
+  private static String joined(String value, String kind) {
+    String plain = value.toLowerCase(Locale.ROOT);
+    return plain.contains(kind.toLowerCase(Locale.ROOT))
+        ? value
+        : value.isEmpty() ? kind : value + " " + kind;
   }
 
   private static String value(Line line) {

@@ -38,6 +38,25 @@ public interface Stage {
     return false;
   }
 
+  /** Takes a click on what the mat calls {@code spot}. */
+  default void pick(String spot) {}
+
+  /** Tells whether the field takes any text, blanks and signs included. */
+  default boolean takesText() {
+    return false;
+  }
+
+  /** Takes a text that was pasted or read from a file. */
+  default void paste(String text) {}
+
+  /** Asks for a file to open, where the stage takes one. */
+  default void openFile() {}
+
+  /** Takes back the last thing where the stage keeps its own; tells whether it did. */
+  default boolean takeBack() {
+    return false;
+  }
+
   /** Stops long work that is under way; tells whether there was any. */
   default boolean cancel() {
     return false;

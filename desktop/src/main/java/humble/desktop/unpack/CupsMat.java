@@ -12,7 +12,12 @@ import org.jspecify.annotations.Nullable;
 record CupsMat(String title, List<Cup> cups) implements Mat {
   /** One cup; {@code counted} is null before it was counted. */
   record Cup(
-      String label, @Nullable Line line, int needed, @Nullable Integer counted, boolean now) {}
+      String id,
+      String label,
+      @Nullable Line line,
+      int needed,
+      @Nullable Integer counted,
+      boolean now) {}
 
   @Override
   public void paint(Pen pen, double w, double h) {
@@ -32,6 +37,7 @@ record CupsMat(String title, List<Cup> cups) implements Mat {
     double top = y + h * 0.18;
     double bottom = y + h * 0.74;
     double half = w / 2;
+    pen.spot("cup:" + cup.id(), x - half, y, w, h);
     Integer counted = cup.counted();
     boolean isShort = counted != null && counted < cup.needed();
     Token fill = cup.now() ? Token.FLUX_PALE : Token.CARD;

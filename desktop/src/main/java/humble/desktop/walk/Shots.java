@@ -45,6 +45,7 @@ public final class Shots {
   }
 
   private void all(Path home) {
+    list(home.resolve("list"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -53,6 +54,12 @@ public final class Shots {
         screen.stepOrWait();
       }
       shot(screen, "unpack");
+      titled(screen, "Cut");
+      shot(screen, "unpack-strips");
+      titled(screen, "Look under");
+      screen.stepOrWait();
+      screen.stepOrWait();
+      shot(screen, "unpack-look");
       screen.walkTo(StageId.SORT);
       for (int i = 0; i < 3; i++) {
         screen.stepOrWait();
@@ -62,7 +69,7 @@ public final class Shots {
       screen.settle();
       shot(screen, "plan");
       screen.walkTo(StageId.FIT);
-      fitTo(screen, "Fit C2");
+      titled(screen, "Fit C2");
       Offscreen.onScreen(() -> {
         screen.walk().number("1");
         return true;
@@ -72,7 +79,7 @@ public final class Shots {
       screen.stepOrWait();
       shot(screen, "power");
       screen.walkTo(StageId.FIT);
-      fitTo(screen, "Fit DISP1");
+      titled(screen, "Fit DISP1");
       Offscreen.onScreen(() -> {
         screen.walk().press(KeyCode.F5);
         screen.window().theme(true);
@@ -113,7 +120,36 @@ public final class Shots {
     }
   }
 
-  private static void fitTo(Offscreen screen, String title) {
+  /** A list pasted from a sheet, and the first thing that had to be guessed. */
+  private void list(Path home) {
+    String sheet =
+        """
+        3 x 10k brown-black-orange R1 R4 R9
+        6 x 220 ohm R2, R3, R5-R8
+        2 x 100n C1, C2
+        1 x 47uF 16V electrolytic C3
+        4 x red 5 mm LED LED1 - LED4
+        1 x 28-pin socket SK1
+        1 x HL-M28 controller U1
+        1 x 16 MHz crystal Y1
+        2 x button S1 S2
+        1 x 6-way pin header J1
+        4 x spacer M3
+        """;
+    try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
+      screen.settle();
+      Offscreen.onScreen(() -> {
+        screen.walk().press(KeyCode.ADD);
+        screen.walk().press(KeyCode.ENTER);
+        screen.window().paste(sheet);
+        screen.walk().press(KeyCode.ENTER);
+        return true;
+      });
+      shot(screen, "list");
+    }
+  }
+
+  private static void titled(Offscreen screen, String title) {
     for (int i = 0;
         i < 400 && !Offscreen.onScreen(() -> screen.window().card().title().startsWith(title));
         i++) {

@@ -7,6 +7,7 @@ import humble.desktop.book.BookStage;
 import humble.desktop.close.CloseStage;
 import humble.desktop.draw.Palette;
 import humble.desktop.fit.FitStage;
+import humble.desktop.intake.IntakeStage;
 import humble.desktop.load.LoadStage;
 import humble.desktop.plan.PlanStage;
 import humble.desktop.power.PowerStage;
@@ -21,6 +22,8 @@ import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.unpack.UnpackStage;
 import humble.desktop.wake.WakeStage;
+import java.io.File;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -28,6 +31,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.Parent;
@@ -35,12 +39,15 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 
 /** The one window: holds the stage that is open, passes keys to it, and shows what it says. */
@@ -80,7 +87,7 @@ public final class BenchWindow implements Desk {
     this.session = session;
     this.clock = clock;
     this.card = new CardView(() -> handle(this::enter), words.say("key.why"));
-    this.mat = new MatView(palette);
+    this.mat = new MatView(palette, this::pick);
     this.trace = new TraceView(words, palette, this::go);
     this.stage = first();
     session.whenChanged(this::refresh);
@@ -98,7 +105,7 @@ public final class BenchWindow implements Desk {
           stageId = Progress.current(open);
           return stageId == StageId.SHELF ? made(StageId.UNPACK, open) : made(stageId, open);
         })
-        .orElseGet(() -> new ShelfStage(session, this));
+        .orElseGet(() -> new ShelfStage(session, this, clock));
   }
 
   /** Handles something and then shows once what it changed. */
@@ -164,6 +171,17 @@ public final class BenchWindow implements Desk {
   public Scene scene(double width, double height) {
     Scene scene = new Scene(root, width, height);
     scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> handle(() -> pressed(event)));
+    scene.setOnDragOver(event -> {
+      if (event.getDragboard().hasFiles()) {
+        event.acceptTransferModes(TransferMode.COPY);
+      }
+      event.consume();
+    });
+    scene.setOnDragDropped(event -> {
+      handle(() -> dropped(event.getDragboard().getFiles()));
+      event.setDropCompleted(true);
+      event.consume();
+    });
     scene.addEventFilter(KeyEvent.KEY_TYPED, event -> handle(() -> typedKey(event)));
     return scene;
   }
@@ -212,15 +230,33 @@ public final class BenchWindow implements Desk {
     noting = false;
     stage =
         open.isEmpty() || next == StageId.SHELF
-            ? new ShelfStage(session, this)
+            ? new ShelfStage(session, this, clock)
             : made(next, open.get());
     refresh();
   }
 
+  @Override
+  public void show(Stage shown) {
+    typed.setLength(0);
+    noting = false;
+    stage = shown;
+    refresh();
+  }
+
+  /** Hands the stage a click on what the mat calls {@code spot}. */
+  public void pick(String spot) {
+    handle(() -> {
+      if (!noting) {
+        stage.pick(spot);
+        refresh();
+      }
+    });
+  }
+
   private Stage made(StageId id, OpenBuild open) {
     return switch (id) {
-      case SHELF -> new ShelfStage(session, this);
-      case UNPACK -> new UnpackStage(open, this);
+      case SHELF -> new ShelfStage(session, this, clock);
+      case UNPACK -> new UnpackStage(open, this, session.home());
       case SORT -> new SortStage(open, this);
       case PLAN -> new PlanStage(open, this);
       case FIT -> new FitStage(open, this);
@@ -349,6 +385,8 @@ public final class BenchWindow implements Desk {
   private boolean shortcut(KeyCode code) {
     switch (code) {
       case Z -> takeBack();
+      case V -> paste();
+      case O -> stage.openFile();
       case PLUS, ADD, EQUALS -> zoom(zoom * 1.1);
       case MINUS, SUBTRACT -> zoom(zoom / 1.1);
       case DIGIT0, NUMPAD0 -> zoom(1);
@@ -357,6 +395,55 @@ public final class BenchWindow implements Desk {
       }
     }
     return true;
+  }
+
+  @Override
+  public void paste() {
+    String text = Clipboard.getSystemClipboard().getString();
+    if (text != null) {
+      paste(text);
+    }
+  }
+
+  /** Hands a text to the stage, or to the remark that is being written. */
+  public void paste(String text) {
+    if (noting) {
+      typed.append(text.replaceAll("\\s+", " "));
+    } else {
+      stage.paste(text);
+    }
+    refresh();
+  }
+
+  @Override
+  public void chooseFile(String title, Consumer<Path> then) {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle(title);
+    File file = chooser.showOpenDialog(root.getScene().getWindow());
+    if (file != null) {
+      then.accept(file.toPath());
+    }
+  }
+
+  /** A kit that is dropped on the window is laid on the bench; any other file is a list. */
+  private void dropped(List<File> files) {
+    for (File file : files) {
+      Path path = file.toPath();
+      boolean kit =
+          file.isDirectory()
+              || file.getName().endsWith(".hckit")
+              || file.getName().equals("kit.json");
+      if (kit) {
+        session.layKit(path);
+        go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
+      } else {
+        IntakeStage intake =
+            stage instanceof IntakeStage open ? open : new IntakeStage(session, this, clock);
+        stageId = StageId.SHELF;
+        show(intake);
+        intake.file(path);
+      }
+    }
   }
 
   private void zoom(double to) {
@@ -371,7 +458,7 @@ public final class BenchWindow implements Desk {
     if (!again && !event.isShortcutDown() && text.length() == 1 && text.charAt(0) > ' ') {
       character(text);
       event.consume();
-    } else if (noting && text.equals(" ")) {
+    } else if (text.equals(" ") && (noting || (stage.takesText() && !typed.isEmpty()))) {
       character(text);
     }
   }
@@ -386,6 +473,10 @@ public final class BenchWindow implements Desk {
     }
     char c = text.charAt(0);
     boolean field = stage.card().field().isPresent();
+    if (stage.takesText() && (!typed.isEmpty() || Character.isLetterOrDigit(c))) {
+      type(typed + text);
+      return;
+    }
     switch (c) {
       case '+' -> {
         stage.plus();
@@ -454,6 +545,10 @@ public final class BenchWindow implements Desk {
   }
 
   private void takeBack() {
+    if (stage.takeBack()) {
+      refresh();
+      return;
+    }
     session
         .open()
         .ifPresent(open -> {

@@ -3,6 +3,8 @@ package humble.desktop.window;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Sketch;
+import java.util.List;
+import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.Pane;
 
@@ -11,6 +13,7 @@ abstract class DrawnPane extends Pane {
   private final Canvas canvas = new Canvas();
   private final Sketch sketch = new Sketch(canvas);
   private Palette palette;
+  private List<Pen.Spot> spots = List.of();
 
   DrawnPane(Palette palette) {
     this.palette = palette;
@@ -32,7 +35,13 @@ abstract class DrawnPane extends Pane {
       Pen pen = new Pen(palette);
       draw(pen, width, height);
       sketch.show(pen);
+      spots = pen.spots();
     }
+  }
+
+  /** Gives the name of what lies at a point of the picture and answers to clicks. */
+  final Optional<String> spotAt(double x, double y) {
+    return spots.reversed().stream().filter(spot -> spot.holds(x, y)).map(Pen.Spot::id).findFirst();
   }
 
   @Override

@@ -4,14 +4,24 @@ import humble.desktop.draw.Mat;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
+import java.util.function.Consumer;
+import javafx.scene.Cursor;
 import org.jspecify.annotations.Nullable;
 
 /** The canvas that the mats are painted on. */
 final class MatView extends DrawnPane {
   private @Nullable Mat mat;
 
-  MatView(Palette palette) {
+  /**
+   * Makes an empty mat.
+   *
+   * @param pick takes the name of what was clicked
+   */
+  MatView(Palette palette, Consumer<String> pick) {
     super(palette);
+    setOnMouseClicked(event -> spotAt(event.getX(), event.getY()).ifPresent(pick));
+    setOnMouseMoved(event ->
+        setCursor(spotAt(event.getX(), event.getY()).isPresent() ? Cursor.HAND : Cursor.DEFAULT));
     setMinSize(200, 200);
   }
 

@@ -20,6 +20,7 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import tools.jackson.databind.SerializationFeature;
@@ -219,7 +220,7 @@ public final class KitWriter {
       throw new IOException(target + ": This is no kit; it is not replaced.");
     }
     Files.createDirectories(parent);
-    Path beside = Files.createTempDirectory(parent, ".humble");
+    Path beside = Files.createDirectory(parent.resolve(".humble-" + UUID.randomUUID()));
     Path old = beside.resolveSibling(beside.getFileName() + ".old");
     try {
       Files.write(beside.resolve("kit.json"), kitJson);

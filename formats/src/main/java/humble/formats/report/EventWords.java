@@ -18,6 +18,12 @@ public final class EventWords {
           words.say("event.measured", e.line(), Engineering.reading(e.value(), "Ω"));
       case BuildEvent.BandsRead e -> words.say("event.bands", e.line());
       case BuildEvent.Sees e -> words.say("event.sees", e.light(), e.eyes());
+      case BuildEvent.UsesMeter e -> words.say("event.meter", e.profile());
+      case BuildEvent.HostRead e ->
+          words.say(e.fits() ? "event.host" : "event.host-wrong", e.shown());
+      case BuildEvent.LookedOver e ->
+          words.say(e.fine() ? "event.looked" : "event.looked-found", e.spot(), e.board());
+      case BuildEvent.Snapped e -> words.say("event.snapped", e.line());
       case BuildEvent.Chose e -> words.say("event.chose", e.option(), e.choice());
       case BuildEvent.TookSchool e -> words.say("event.school", e.school());
       case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());

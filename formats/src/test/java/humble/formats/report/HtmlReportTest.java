@@ -95,6 +95,10 @@ class HtmlReportTest {
             new BuildEvent.Counted("r220", 6),
             new BuildEvent.Measured("r220", 220, "inside"),
             new BuildEvent.BandsRead("r220"),
+            new BuildEvent.UsesMeter("pocket"),
+            new BuildEvent.HostRead("HB-4", true),
+            new BuildEvent.LookedOver("main", "outline", false),
+            new BuildEvent.Snapped("hdr6"),
             new BuildEvent.Sees("warm", "deutan"),
             new BuildEvent.Chose("sounder", "soft"),
             new BuildEvent.TookSchool("low"),
@@ -122,7 +126,7 @@ class HtmlReportTest {
     assertThat(all)
         .allSatisfy(
             event -> assertThat(EventWords.say(words, event)).isNotBlank().doesNotContain("{"));
-    assertThat(EventWords.say(words, all.get(16))).contains("3, 7");
+    assertThat(EventWords.say(words, all.get(20))).contains("3, 7");
   }
 
   @Test
