@@ -2,15 +2,26 @@ package humble.benchmarks;
 
 import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcSolver;
+import humble.core.intake.Draft;
+import humble.core.intake.Intake;
+import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.likeness.Eyes;
+import humble.core.likeness.Light;
+import humble.core.likeness.LookAlikes;
 import humble.core.power.Expectation;
 import humble.core.power.GateReckoning;
 import humble.core.route.NoPlan;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
+import humble.core.stock.MeterProfile;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
+import humble.formats.kit.KitWriter;
+import humble.formats.table.PartsTable;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -31,8 +42,11 @@ import org.openjdk.jmh.annotations.State;
 public class CoreWork {
   private final Path kit = Path.of(System.getProperty("humble.root", "."), "kits", "glowmoth");
   private final Parts parts = Parts.of(opened());
+  private final String list = list(5000);
+  private final Kit threeHundred = resistors(300);
+  private final Kit forty = resistors(40);
 
-  private humble.core.kit.Kit opened() {
+  private Kit opened() {
     return switch (KitFolder.at(kit).read()) {
       case KitRead.Opened opened -> opened.kit();
       case KitRead.Refused refused ->
@@ -46,6 +60,9 @@ public class CoreWork {
       case "solveOneState" -> "operating point of one state";
       case "expectGate" -> "what the gate should read, tolerances and usual faults included";
       case "planLow" -> "plan, lowest part first";
+      case "bringIn" -> "bring in a parts list of 5,000 lines, read to written text";
+      case "lookAlikes" -> "look-alikes of a 300-line kit";
+      case "smallestSet" -> "look-alikes of 40 lines and the smallest set, exact";
       default -> method;
     };
   }
@@ -66,6 +83,54 @@ public class CoreWork {
   @Benchmark
   public Optional<Expectation> expectGate() {
     return new GateReckoning(parts).of(parts.kit().gates().getFirst());
+  }
+
+  /** Brings in a long parts list, from its text to the text of the kit file. */
+  @Benchmark
+  public byte[] bringIn() throws IOException {
+    Draft draft =
+        Intake.draft("Long list", PartsTable.parts(list, "list.csv").rows(), List.of(), Map.of());
+    return KitWriter.text(draft.kit());
+  }
+
+  /** Finds what looks alike among 300 lines of resistors, and the few to measure. */
+  @Benchmark
+  public LookAlikes lookAlikes() {
+    return LookAlikes.of(threeHundred, Light.WARM, Eyes.DEUTAN, MeterProfile.USUAL);
+  }
+
+  /** The same for 40 lines in a warm light to red-weak eyes, exact. */
+  @Benchmark
+  public LookAlikes smallestSet() {
+    return LookAlikes.of(forty, Light.WARM, Eyes.PROTAN, MeterProfile.USUAL);
+  }
+
+  private static String list(int lines) {
+    StringBuilder list = new StringBuilder("Ref,Value,Package,Qty,Note\n");
+    for (int i = 1; i <= lines; i++) {
+      list.append("R").append(i).append(',').append(i).append("k,axial 0207,1,row ").append(i);
+      list.append('\n');
+    }
+    return list.toString();
+  }
+
+  /** Resistors of the preferred numbers, decade after decade, two tolerances. */
+  private static Kit resistors(int lines) {
+    int[] digits = {
+      10, 11, 12, 13, 15, 16, 18, 20, 22, 24, 27, 30, 33, 36, 39, 43, 47, 51, 56, 62, 68, 75, 82, 91
+    };
+    StringBuilder list = new StringBuilder("Ref,Value,Tolerance\n");
+    for (int i = 0; i < lines; i++) {
+      long ohms = digits[i % digits.length] * (long) Math.pow(10, i / digits.length % 5);
+      list.append("R").append(i + 1).append(',').append(ohms).append("R,");
+      list.append(i / digits.length < 5 ? "5" : "1").append("%\n");
+    }
+    try {
+      return Intake.draft("x", PartsTable.parts(list.toString(), "x").rows(), List.of(), Map.of())
+          .kit();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Plans by the school of the lowest part. */
