@@ -82,6 +82,13 @@ final class LookalikesCommand extends humble.cli.Command {
         found.measure().isEmpty()
             ? "Nothing needs the meter."
             : "Measure: " + String.join(", ", found.measure()));
+    found
+        .cannotTell()
+        .forEach(pair ->
+            text.add(
+                "No reading with this meter tells "
+                    + String.join(" from ", pair)
+                    + ": go by bag or bands, or take a closer meter."));
     return text;
   }
 

@@ -34,7 +34,7 @@ final class PlanCommand extends humble.cli.Command {
   @Option(
       names = "--school",
       paramLabel = "SCHOOL",
-      description = "low or sturdy (default: ${DEFAULT-VALUE}).")
+      description = "low, sturdy, sheet or blocks (default: ${DEFAULT-VALUE}).")
   String school = "low";
 
   @Option(names = "--choose", paramLabel = "OPTION=CHOICE", description = "Take a choice.")
@@ -52,7 +52,7 @@ final class PlanCommand extends humble.cli.Command {
     School taken = School.named(school).orElse(null);
     List<String> problems = new ArrayList<>();
     if (taken == null) {
-      problems.add("--school: this version plans by low or sturdy, not by '" + school + "'.");
+      problems.add("--school: it is low, sturdy, sheet or blocks, not '" + school + "'.");
     }
     choices.forEach((option, choice) -> checkChoice(parts.kit(), option, choice, problems));
     Set<String> missing = missing(parts, problems);
@@ -114,7 +114,13 @@ final class PlanCommand extends humble.cli.Command {
             Locale.ROOT,
             "%.0f minutes; %s",
             plan.minutes(),
-            plan.optimal() ? "no order of this school is better" : "bounded search"));
+            plan.optimal()
+                ? "no order of this school is better"
+                : "bounded search: "
+                    + score(plan)
+                    + ", and no order can be better than "
+                    + plan.bound()));
+    plan.repairs().forEach(repair -> text.add("Sheet: " + WORDS.say(repair)));
     return new Answer(
         Answer.object(
             "school", plan.school().text(),
@@ -135,6 +141,7 @@ final class PlanCommand extends humble.cli.Command {
                     plan.minutes()),
             "score", plan.cost().score(plan.school()),
             "optimal", plan.optimal(),
+            "bound", plan.bound(),
             "sessions",
                 plan.sessions().stream()
                     .map(s -> Answer.object("from", s.from(), "to", s.to(), "minutes", s.minutes()))
@@ -143,9 +150,14 @@ final class PlanCommand extends humble.cli.Command {
                 plan.blocked().stream()
                     .map(b -> Answer.object("ref", b.ref(), "waits_for", b.waitsFor()))
                     .toList(),
-            "violations", plan.violations().stream().map(WORDS::say).toList()),
+            "violations", plan.violations().stream().map(WORDS::say).toList(),
+            "repairs", plan.repairs().stream().map(WORDS::say).toList()),
         text,
         false);
+  }
+
+  private static List<Integer> score(Plan plan) {
+    return java.util.Arrays.stream(plan.cost().score(plan.school())).boxed().toList();
   }
 
   private static Object json(Step step) {

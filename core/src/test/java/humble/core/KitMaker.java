@@ -42,6 +42,7 @@ public final class KitMaker {
   private final List<SheetEntry> sheet = new ArrayList<>();
   private final List<Rule> rules = new ArrayList<>();
   private final List<Task> tasks = new ArrayList<>();
+  private final List<Block> blocks = new ArrayList<>();
   private final List<Gate> gates = new ArrayList<>();
   private final List<Supply> supplies = new ArrayList<>();
   private final List<BoardState> states = new ArrayList<>();
@@ -132,6 +133,27 @@ public final class KitMaker {
     return this;
   }
 
+  /** Places a part that is held by another while both are soldered. */
+  public KitMaker held(String ref, double x, double y, String jig) {
+    return place(
+        new Place(
+            ref,
+            "main",
+            Side.TOP,
+            new PointMm(x, y),
+            0,
+            Mount.FLUSH,
+            0,
+            null,
+            null,
+            jig,
+            null,
+            List.of(),
+            List.of(),
+            0,
+            1));
+  }
+
   /** Puts a place in as it is. */
   public KitMaker place(Place place) {
     places.add(place);
@@ -189,6 +211,12 @@ public final class KitMaker {
   /** Adds a rule. */
   public KitMaker rule(String first, String then, String because) {
     rules.add(new Rule(List.of(first), List.of(then), because));
+    return this;
+  }
+
+  /** Adds a block of the circuit. */
+  public KitMaker block(String id, List<String> gates, List<String> then, String... refs) {
+    blocks.add(new Block(id, "Block " + id, List.of(refs), gates, then));
     return this;
   }
 
@@ -258,7 +286,7 @@ public final class KitMaker {
         List.copyOf(sheet),
         List.copyOf(rules),
         List.copyOf(tasks),
-        List.<Block>of(),
+        List.copyOf(blocks),
         List.copyOf(gates),
         List.copyOf(supplies),
         List.copyOf(states),

@@ -157,8 +157,12 @@ final class BenchInTest implements AutoCloseable {
   /** Does steps of the walk until {@code there}; fails when nothing moves for long. */
   void walkUntil(BooleanSupplier there) {
     long since = System.currentTimeMillis();
-    for (int steps = 0; !there.getAsBoolean(); steps++) {
-      boolean moved = on(walk::step);
+    for (int steps = 0; true; steps++) {
+      Card seen = card();
+      if (there.getAsBoolean()) {
+        return;
+      }
+      boolean moved = on(() -> isStill(seen) && walk.step());
       if (moved) {
         since = System.currentTimeMillis();
       } else {
@@ -168,6 +172,14 @@ final class BenchInTest implements AutoCloseable {
         throw new AssertionError("stuck at " + at() + ": " + card());
       }
     }
+  }
+
+  /** What arrives from the background between looking and pressing is looked at first. */
+  private boolean isStill(Card seen) {
+    Card now = window.card();
+    return now.title().equals(seen.title())
+        && now.go().equals(seen.go())
+        && now.goEnabled() == seen.goEnabled();
   }
 
   void walkTo(StageId target) {

@@ -461,6 +461,56 @@ class StagesTest {
   }
 
   @Test
+  void aStepIsLiftedAndSetDownAndAHardFactRefusesIt() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.PLAN);
+      bench.waitFor(() -> bench.card().rows().size() == 4);
+      List<String> before = planned(bench);
+      BenchInTest.on(() -> {
+        bench.window().drag("step:fit:R12", "step:fit:R7");
+        return true;
+      });
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("R12 now stands before R7");
+      bench.waitFor(() -> !planned(bench).isEmpty() && !planned(bench).equals(before));
+      assertThat(planned(bench).indexOf("fit:R12")).isEqualTo(planned(bench).indexOf("fit:R7") - 1);
+      int acts = build(bench).entries().size();
+      BenchInTest.on(() -> {
+        bench.window().drag("step:insert:U1", "step:fit:SK1");
+        return true;
+      });
+      assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
+      assertThat(bench.card().verdict().orElseThrow().text()).startsWith("It cannot stand there.");
+      assertThat(build(bench).entries()).hasSize(acts);
+      bench.number("6");
+      bench.number("5");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("is lifted");
+    }
+  }
+
+  private static List<String> planned(BenchInTest bench) {
+    return BenchInTest.on(() ->
+        bench.session().open().orElseThrow().plan().stream()
+            .flatMap(plan -> plan.steps().stream())
+            .map(step -> step.id())
+            .toList());
+  }
+
+  @Test
+  void theSchoolsAreComparedAndPlusGoesThroughThem() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.PLAN);
+      bench.waitFor(() -> bench.card().rows().size() == 4);
+      bench.press(KeyCode.ADD, KeyCode.ADD);
+      assertThat(bench.card().title()).isEqualTo("The kit's own sheet");
+      assertThat(bench.card().why().toString()).contains("look");
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().title()).isEqualTo("Block by block");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).school()).contains("blocks");
+    }
+  }
+
+  @Test
   void lampAndEyesAreSaidOnceAndKeptInTheJournal() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.SORT);

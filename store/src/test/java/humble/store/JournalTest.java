@@ -54,6 +54,7 @@ class JournalTest {
         new BuildEvent.LookedOver("main", "outline", false),
         new BuildEvent.Snapped("hdr6"),
         new BuildEvent.Sees("warm", "deutan"),
+        new BuildEvent.Moved("fit:C1", "fit:R1"),
         new BuildEvent.Chose("sounder", "soft"),
         new BuildEvent.TookSchool("low"),
         new BuildEvent.Turned("main", "bottom", 90),

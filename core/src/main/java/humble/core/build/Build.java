@@ -30,6 +30,7 @@ public final class Build {
   private final Set<String> bandsRead = new LinkedHashSet<>();
   private final SequencedMap<String, Boolean> lookedOver = new LinkedHashMap<>();
   private final Set<String> snapped = new LinkedHashSet<>();
+  private final List<BuildEvent.Moved> moved = new ArrayList<>();
   private final Map<String, String> choices = new LinkedHashMap<>();
   private final Map<String, BuildEvent.Turned> views = new LinkedHashMap<>();
   private final Map<String, Set<String>> marks = new LinkedHashMap<>();
@@ -91,6 +92,7 @@ public final class Build {
       case BuildEvent.Snapped e -> snapped.add(e.line());
       case BuildEvent.Chose e -> choices.put(e.option(), e.choice());
       case BuildEvent.TookSchool e -> school = e.school();
+      case BuildEvent.Moved e -> moved.add(e);
       case BuildEvent.Turned e -> views.put(e.board(), e);
       case BuildEvent.MarkSeen e ->
           marks.computeIfAbsent(e.step(), key -> new LinkedHashSet<>()).add(e.mark());
@@ -190,6 +192,11 @@ public final class Build {
   /** Gives the choice by option, of those decided. */
   public Map<String, String> choices() {
     return choices;
+  }
+
+  /** Gives the steps moved by hand, in the order of the moves. */
+  public List<BuildEvent.Moved> moved() {
+    return moved;
   }
 
   /** Gives the school taken. */

@@ -43,6 +43,9 @@ public sealed interface BuildEvent {
   /** A school of order was taken. */
   record TookSchool(String school) implements BuildEvent {}
 
+  /** A step of the plan was moved by hand before another; an empty one stands for the end. */
+  record Moved(String step, String before) implements BuildEvent {}
+
   /** The board was laid otherwise: side and turn. */
   record Turned(String board, String side, int turnDeg) implements BuildEvent {}
 

@@ -30,6 +30,27 @@ final class Facts {
     return before(node).keySet().stream().allMatch(done::get);
   }
 
+  /** Gives, for every one of {@code n} nodes, all that must come after it through any chain. */
+  BitSet[] closure(int n) {
+    BitSet[] after = new BitSet[n];
+    for (int i = 0; i < n; i++) {
+      after[i] = new BitSet();
+    }
+    before.forEach((then, firsts) -> firsts.keySet().forEach(first -> after[first].set(then)));
+    boolean grown = true;
+    while (grown) {
+      grown = false;
+      for (BitSet set : after) {
+        int size = set.cardinality();
+        BitSet more = (BitSet) set.clone();
+        set.stream().forEach(k -> more.or(after[k]));
+        set.or(more);
+        grown |= set.cardinality() > size;
+      }
+    }
+    return after;
+  }
+
   /** Tells whether {@code first} comes before {@code then} through any chain of facts. */
   boolean precedes(int first, int then) {
     BitSet seen = new BitSet();

@@ -21,7 +21,11 @@ record Node(
     boolean droppedIn,
     boolean fragile,
     int joints,
-    double minutes) {
+    double minutes,
+    int block) {
+  /** Stands for no block of the kit: after all of them. */
+  static final int NO_BLOCK = Integer.MAX_VALUE;
+
   boolean isFit() {
     return act == Step.Act.FIT;
   }

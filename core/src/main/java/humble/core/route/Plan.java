@@ -10,19 +10,25 @@ import java.util.List;
  * @param steps steps in order
  * @param cost its measures
  * @param optimal whether no order of that school is better
+ * @param bound score that no order of the school undercuts
  * @param sessions evenings, when asked for
  * @param blocked parts that wait for something that is not there
  * @param violations where the kit's own sheet breaks a hard fact
+ * @param repairs what was moved in the kit's own sheet, and what it forgets; of that school only
  */
 public record Plan(
     School school,
     List<Step> steps,
     Cost cost,
     boolean optimal,
+    List<Integer> bound,
     List<Session> sessions,
     List<Blocked> blocked,
-    List<Phrase> violations) {
+    List<Phrase> violations,
+    List<Phrase> repairs) {
   public Plan {
+    bound = List.copyOf(bound);
+    repairs = List.copyOf(repairs);
     steps = List.copyOf(steps);
     sessions = List.copyOf(sessions);
     blocked = List.copyOf(blocked);

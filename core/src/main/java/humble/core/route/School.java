@@ -8,7 +8,11 @@ public enum School {
   /** Lowest part first, so that each lies flat when the board is turned over. */
   LOW,
   /** Sturdiest first: whatever survives handling and heat goes early. */
-  STURDY;
+  STURDY,
+  /** The kit's own order, with hard facts repaired by the fewest moves. */
+  SHEET,
+  /** Block by block of the circuit, each ended by its gates; the lowest part first within. */
+  BLOCKS;
 
   /** Gives the school of that name. */
   public static Optional<School> named(String name) {

@@ -38,7 +38,9 @@ final class Work {
   private final Kit kit;
   private final Map<String, String> choices;
   private final Set<String> leftOut;
-  private final Set<String> apart;
+  private final Map<String, String> split;
+  private final Map<String, Integer> blockOf;
+  private final Map<Integer, Integer> jigOf = new LinkedHashMap<>();
   private final List<Node> nodes = new ArrayList<>();
   private final Map<String, Node> byName = new LinkedHashMap<>();
   private final Facts facts = new Facts();
@@ -47,11 +49,18 @@ final class Work {
    * Gathers the work.
    *
    * @param lacking parts, tasks and gates that are left out
-   * @param apart parts that form groups of their own
+   * @param split a key by part: parts with different keys are not fitted together
+   * @param blockOf number of the block by part or gate, empty where blocks do not matter
    */
-  Work(Parts parts, Map<String, String> choices, Set<String> lacking, Set<String> apart) {
+  Work(
+      Parts parts,
+      Map<String, String> choices,
+      Set<String> lacking,
+      Map<String, String> split,
+      Map<String, Integer> blockOf) {
     this.parts = parts;
-    this.apart = Set.copyOf(apart);
+    this.split = Map.copyOf(split);
+    this.blockOf = Map.copyOf(blockOf);
     this.kit = parts.kit();
     this.choices = choices;
     this.leftOut = new TreeSet<>(Choices.leftOut(kit, choices));
@@ -63,6 +72,7 @@ final class Work {
     partFacts();
     kitFacts();
     waterAndStatic();
+    jigs();
     for (Task task : kit.tasks()) {
       if (task.after().contains("soldering")) {
         afterSoldering(task);
@@ -88,6 +98,28 @@ final class Work {
     }
   }
 
+  /** Parts that hold each other while soldered form one jig; each gets the number of its jig. */
+  private void jigs() {
+    for (Node node : nodes) {
+      for (String ref : node.refs()) {
+        String jig = placeOf(parts.get(ref)).jig();
+        Node mate = jig == null ? null : byName.get(jig);
+        if (mate != null && mate != node && mate.isFit() && node.isFit()) {
+          int one = jigOf.getOrDefault(node.index(), node.index());
+          int other = jigOf.getOrDefault(mate.index(), mate.index());
+          jigOf.putIfAbsent(node.index(), one);
+          jigOf.putIfAbsent(mate.index(), other);
+          jigOf.replaceAll((index, number) -> number == one ? other : number);
+        }
+      }
+    }
+  }
+
+  /** Gives the number of the jig a node belongs to, −1 for none. */
+  int jigOf(Node node) {
+    return jigOf.getOrDefault(node.index(), -1);
+  }
+
   /** Refs of one line, one side, one mount and one standoff are fitted together. */
   private void groups() {
     Map<String, List<String>> groups = new LinkedHashMap<>();
@@ -106,7 +138,10 @@ final class Work {
                   + place.mount()
                   + "/"
                   + place.standoffMm()
-                  + (apart.contains(ref) ? "/apart" : "");
+                  + "/"
+                  + split.getOrDefault(ref, "")
+                  + "/"
+                  + blockOf.getOrDefault(ref, Node.NO_BLOCK);
           groups.computeIfAbsent(key, k -> new ArrayList<>()).add(ref);
         }
       }
@@ -199,7 +234,8 @@ final class Work {
             act == Step.Act.FIT && lead != LeadClass.SMD && !lying,
             fragile,
             joints,
-            minutes);
+            minutes,
+            blockOf.getOrDefault(refs.isEmpty() ? id : refs.getFirst(), Node.NO_BLOCK));
     nodes.add(node);
     byName.put(id, node);
     refs.forEach(ref -> byName.put(ref, node));

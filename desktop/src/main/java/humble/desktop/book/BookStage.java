@@ -124,6 +124,7 @@ public final class BookStage implements Stage {
       case BuildEvent.LookedOver e -> StageId.UNPACK;
       case BuildEvent.Snapped e -> StageId.UNPACK;
       case BuildEvent.TookSchool e -> StageId.PLAN;
+      case BuildEvent.Moved e -> StageId.PLAN;
       case BuildEvent.Fitted e -> StageId.FIT;
       case BuildEvent.Chose e -> StageId.FIT;
       case BuildEvent.GateRead e -> StageId.POWER;

@@ -1,8 +1,12 @@
 package humble.desktop.plan;
 
 import humble.core.build.BuildEvent;
+import humble.core.route.Move;
 import humble.core.route.Plan;
+import humble.core.route.Planner;
 import humble.core.route.School;
+import humble.core.route.Step;
+import humble.core.words.Phrase;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
@@ -13,14 +17,24 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
-/** Compares the schools and takes one. */
+/**
+ * Compares the schools and takes one; a step is lifted and set down elsewhere, unless facts forbid
+ * it.
+ */
 public final class PlanStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
   private School school;
+  private int cursor = -1;
+  private String lifted = "";
+  private String answer = "";
+  private boolean good;
 
   /** Makes the stage. */
   public PlanStage(OpenBuild open, Desk desk) {
@@ -28,6 +42,17 @@ public final class PlanStage implements Stage {
     this.desk = desk;
     this.words = desk.words();
     this.school = open.build().school().flatMap(School::named).orElse(School.LOW);
+  }
+
+  private Optional<Plan> plan() {
+    return open.reckoned().map(r -> r.plans().get(school));
+  }
+
+  /** Steps that can be walked along: turns follow from the others. */
+  private List<Step> steps() {
+    return plan()
+        .map(plan -> plan.steps().stream().filter(s -> s.act() != Step.Act.TURN).toList())
+        .orElse(List.of());
   }
 
   @Override
@@ -41,32 +66,23 @@ public final class PlanStage implements Stage {
     if (plan == null) {
       return card.verdict(false, words.say("plan.none")).notYet(words.say("plan.none.go"));
     }
-    card.how(words.say("plan." + school.text() + ".how"));
-    for (School each : School.values()) {
-      Plan other = reckoned.get().plans().get(each);
-      if (other != null) {
-        String row =
-            words.say(
-                "plan.row",
-                words.say("plan." + each.text()),
-                other.cost().inversions(),
-                other.cost().turns(),
-                time(other.minutes()));
-        card.row(each == school ? Standing.NOW : Standing.TO_DO, row);
-      }
-    }
-    if (plan.violations().isEmpty()) {
-      card.why(words.say("plan.sheet-ok"));
+    List<Step> steps = steps();
+    Step here = cursor >= 0 && cursor < steps.size() ? steps.get(cursor) : null;
+    if (here == null) {
+      card.how(words.say("plan." + school.text() + ".how", plan.repairs().size()));
     } else {
-      card.why(
-          words.say(
-              "plan.sheet",
-              plan.violations().size(),
-              desk.coreWords().say(plan.violations().getFirst())));
+      card.how(words.say("plan.on", name(here), here.minutes()));
+      here.because().forEach(phrase -> card.how(desk.coreWords().say(phrase)));
     }
-    if (!plan.blocked().isEmpty()) {
-      card.why(words.say("plan.blocked", plan.blocked().stream().map(Plan.Blocked::ref).toList()));
+    if (!lifted.isEmpty()) {
+      card.verdict(true, words.say("plan.lifted", lifted.replaceFirst("^\\w+:", "")));
+    } else if (!answer.isEmpty()) {
+      card.verdict(good, answer);
     }
+    if (here == null) {
+      schools(card, reckoned.get());
+    }
+    reasons(card, plan);
     card.hint(
         "+",
         words.say("plan.other"),
@@ -74,6 +90,10 @@ public final class PlanStage implements Stage {
           plus();
           desk.refresh();
         });
+    card.hint("4 6", words.say("plan.walk"), () -> digitNow(6));
+    if (here != null) {
+      card.hint("5", words.say(lifted.isEmpty() ? "plan.lift" : "plan.drop"), () -> digitNow(5));
+    }
     card.hint(
         "−",
         words.say("key.take-back"),
@@ -84,26 +104,154 @@ public final class PlanStage implements Stage {
     return card.go(words.say("plan.go"));
   }
 
+  private void digitNow(int digit) {
+    digit(digit);
+    desk.refresh();
+  }
+
+  private void schools(Card.Maker card, Reckoned reckoned) {
+    reckoned
+        .plans()
+        .forEach((each, other) ->
+            card.row(
+                each == school ? Standing.NOW : Standing.TO_DO,
+                words.say(
+                    "plan.row",
+                    words.say("plan." + each.text()),
+                    other.cost().inversions(),
+                    other.cost().turns(),
+                    time(other.minutes()))));
+  }
+
+  private void reasons(Card.Maker card, Plan plan) {
+    plan.repairs().forEach(repair -> card.why(desk.coreWords().say(repair)));
+    card.why(words.say(plan.optimal() ? "plan.proved" : "plan.bounded"));
+    if (school != School.SHEET) {
+      card.why(
+          plan.violations().isEmpty()
+              ? words.say("plan.sheet-fine")
+              : words.say(
+                  "plan.sheet-breaks",
+                  plan.violations().size(),
+                  desk.coreWords().say(plan.violations().getFirst())));
+    }
+    if (!plan.blocked().isEmpty()) {
+      card.why(words.say("plan.blocked", plan.blocked().stream().map(Plan.Blocked::ref).toList()));
+    }
+  }
+
+  static String name(Step step) {
+    return step.refs().isEmpty()
+        ? step.id()
+        : step.refs().size() > 3
+            ? step.refs().getFirst() + "–" + step.refs().getLast()
+            : String.join(", ", step.refs());
+  }
+
   private String time(double minutes) {
     long whole = Math.round(minutes);
-    return words.say(
-        "time.hours", whole / 60, String.format(java.util.Locale.ROOT, "%02d", whole % 60));
+    return words.say("time.hours", whole / 60, String.format(Locale.ROOT, "%02d", whole % 60));
   }
 
   @Override
   public Mat mat() {
-    Plan plan = open.reckoned().map(r -> r.plans().get(school)).orElse(null);
+    List<Step> all = plan().map(Plan::steps).orElse(List.of());
+    List<Step> steps = steps();
+    String here = cursor >= 0 && cursor < steps.size() ? steps.get(cursor).id() : "";
+    List<SkylineMat.Other> others = new ArrayList<>();
+    open.reckoned()
+        .ifPresent(reckoned ->
+            reckoned
+                .plans()
+                .forEach((each, plan) -> {
+                  if (each != school) {
+                    others.add(
+                        new SkylineMat.Other(
+                            each.name(), words.say("plan." + each.text()), plan.steps()));
+                  }
+                }));
     return new SkylineMat(
-        words.say("plan.mat"),
-        plan == null ? java.util.List.of() : plan.steps(),
-        open.build(),
-        open.kit(),
-        words);
+        words.say("plan.mat"), all, others, here, lifted, open.build(), open.kit(), words);
   }
 
   @Override
   public void plus() {
-    school = School.values()[(school.ordinal() + 1) % School.values().length];
+    List<School> known =
+        open.reckoned().map(r -> List.copyOf(r.plans().keySet())).orElse(List.of(school));
+    school = known.get((known.indexOf(school) + 1) % known.size());
+    cursor = -1;
+    lifted = "";
+    answer = "";
+  }
+
+  @Override
+  public void digit(int digit) {
+    int count = steps().size();
+    if (count == 0) {
+      return;
+    }
+    switch (digit) {
+      case 4 -> cursor = Math.floorMod(cursor < 0 ? count - 1 : cursor - 1, count);
+      case 6 -> cursor = (cursor + 1) % count;
+      case 5 -> lift();
+      default -> {}
+    }
+    if (digit == 4 || digit == 6) {
+      answer = "";
+    }
+  }
+
+  private void lift() {
+    List<Step> steps = steps();
+    if (cursor < 0 || cursor >= steps.size()) {
+      return;
+    }
+    if (lifted.isEmpty()) {
+      lifted = steps.get(cursor).id();
+    } else {
+      move(lifted, steps.get(cursor).id());
+      lifted = "";
+    }
+  }
+
+  private void move(String step, String before) {
+    Plan plan = plan().orElse(null);
+    if (plan == null || step.equals(before)) {
+      return;
+    }
+    Move move = new Move(step, before);
+    Optional<Phrase> refused =
+        Planner.refusal(open.parts(), plan, open.build().choices(), open.lacking(), move);
+    if (refused.isPresent()) {
+      good = false;
+      answer = words.say("plan.refused", desk.coreWords().say(refused.get()));
+      return;
+    }
+    good = true;
+    answer =
+        words.say("plan.moved", step.replaceFirst("^\\w+:", ""), before.replaceFirst("^\\w+:", ""));
+    open.act(new BuildEvent.Moved(step, before));
+  }
+
+  @Override
+  public void pick(String spot) {
+    if (spot.startsWith("school:")) {
+      school = School.valueOf(spot.substring("school:".length()));
+      cursor = -1;
+    } else if (spot.startsWith("step:")) {
+      String id = spot.substring("step:".length());
+      cursor = steps().stream().map(Step::id).toList().indexOf(id);
+      if (!lifted.isEmpty()) {
+        lift();
+      }
+    }
+  }
+
+  @Override
+  public void drag(String from, String to) {
+    if (from.startsWith("step:") && to.startsWith("step:")) {
+      move(from.substring("step:".length()), to.substring("step:".length()));
+    }
   }
 
   @Override

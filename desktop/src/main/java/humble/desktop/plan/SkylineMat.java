@@ -13,15 +13,31 @@ import java.util.List;
 /**
  * The skyline: one column a step, as tall as the part; gates are octagon posts, turns are folds.
  */
-record SkylineMat(String title, List<Step> steps, Build build, Kit kit, Words words)
+record SkylineMat(
+    String title,
+    List<Step> steps,
+    List<Other> others,
+    String here,
+    String lifted,
+    Build build,
+    Kit kit,
+    Words words)
     implements Mat {
+  private static final double OTHER_PX = 84;
+
+  /** Another school's order, to compare with. */
+  record Other(String school, String name, List<Step> steps) {}
 
   @Override
-  public void paint(Pen pen, double w, double h) {
+  public void paint(Pen pen, double w, double fullHeight) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
-    double base = h - 96;
+    double h = fullHeight - others.size() * OTHER_PX;
+    for (int i = 0; i < others.size(); i++) {
+      other(pen, others.get(i), 20, h + i * OTHER_PX, w - 40);
+    }
+    double base = h - 84;
     double tallest = Math.max(8, steps.stream().mapToDouble(Step::heightMm).max().orElse(8));
-    double scale = (base - 130) / tallest;
+    double scale = (base - 120) / tallest;
     pen.line(20, base, w - 20, base, Token.INK, 2);
     for (int mm = 5; mm <= tallest + 2; mm += 5) {
       pen.dashed(20, base - mm * scale, w - 20, base - mm * scale, Token.LINE, 1);
@@ -49,6 +65,40 @@ record SkylineMat(String title, List<Step> steps, Build build, Kit kit, Words wo
     }
   }
 
+  /** A small skyline: columns only, with the name of the school. */
+  private static void other(Pen pen, Other other, double x, double y, double w) {
+    pen.box(x, y, w, OTHER_PX - 8, 8, Token.CARD, Token.LINE);
+    pen.bold(other.name(), x + 14, y + 24, 15, Token.INK, Pen.Hang.LEFT);
+    double left = x + 210;
+    double base = y + OTHER_PX - 18;
+    double units = other.steps().stream().mapToDouble(SkylineMat::width).sum();
+    double unit = (x + w - 16 - left) / Math.max(1, units);
+    double tallest = other.steps().stream().mapToDouble(Step::heightMm).max().orElse(8);
+    double scale = (OTHER_PX - 34) / Math.max(8, tallest);
+    pen.line(left, base, x + w - 16, base, Token.INK_SOFT, 1.5);
+    double at = left;
+    for (Step step : other.steps()) {
+      double width = width(step) * unit;
+      switch (step.act()) {
+        case FIT, INSERT ->
+            pen.box(
+                at + 1,
+                base - Math.max(3, step.heightMm() * scale),
+                Math.max(2, width - 2),
+                Math.max(3, step.heightMm() * scale),
+                1,
+                Token.COPPER_PALE,
+                Token.INK_SOFT);
+        case GATE -> pen.octagon(at + width / 2, base - 12, 8, Token.CARD, Token.INK);
+        case TURN -> pen.dashed(at + width / 2, base, at + width / 2, y + 12, Token.INK_SOFT, 1.5);
+        case TASK, CHOOSE ->
+            pen.line(at + width / 2, base, at + width / 2, base - 6, Token.INK_SOFT, 1.5);
+      }
+      at += width;
+    }
+    pen.spot("school:" + other.school(), x, y, w, OTHER_PX - 8);
+  }
+
   private static double width(Step step) {
     return switch (step.act()) {
       case FIT -> 1 + Math.min(1.4, step.refs().size() / 12.0);
@@ -61,6 +111,13 @@ record SkylineMat(String title, List<Step> steps, Build build, Kit kit, Words wo
   private void column(
       Pen pen, Step step, double x, double width, double base, double scale, int level) {
     double middle = x + width / 2;
+    if (step.act() != Step.Act.TURN) {
+      pen.spot("step:" + step.id(), x, 50, width, base - 10);
+    }
+    if (step.id().equals(here) || step.id().equals(lifted)) {
+      pen.box(
+          x, 54, width, base - 20, 4, step.id().equals(lifted) ? Token.FLUX_PALE : null, Token.INK);
+    }
     boolean done = Progress.stepDone(build, step);
     double low = base + 14 + level % 2 * 18;
     switch (step.act()) {

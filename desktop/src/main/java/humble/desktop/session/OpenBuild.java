@@ -10,6 +10,7 @@ import humble.core.kit.Caution;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.route.Move;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.stock.Stocktake;
@@ -73,7 +74,9 @@ public final class OpenBuild {
   /** Appends {@code event}, then folds it. */
   public void act(BuildEvent event) {
     build = build.with(journal.append(build.id(), event));
-    if (event instanceof BuildEvent.Chose || event instanceof BuildEvent.Counted) {
+    if (event instanceof BuildEvent.Chose
+        || event instanceof BuildEvent.Counted
+        || event instanceof BuildEvent.Moved) {
       reckon();
     }
   }
@@ -93,12 +96,16 @@ public final class OpenBuild {
     Set<String> lacking = Stocktake.missingRefs(kit, choices, build.counted());
     Reckoned now = reckoned;
     if (reckoning
-        || (now != null && now.choices().equals(choices) && now.lacking().equals(lacking))) {
+        || (now != null
+            && now.choices().equals(choices)
+            && now.lacking().equals(lacking)
+            && now.moves().equals(moves()))) {
       return;
     }
     reckoning = true;
+    List<Move> moves = moves();
     background.execute(() -> {
-      Reckoned result = Reckoned.of(parts, choices, lacking);
+      Reckoned result = Reckoned.of(parts, choices, lacking, moves);
       later.execute(() -> {
         if (closed) {
           return;
@@ -116,8 +123,18 @@ public final class OpenBuild {
     return Optional.ofNullable(reckoned)
         .filter(r ->
             r.choices().equals(build.choices())
+                && r.moves().equals(moves())
                 && r.lacking()
                     .equals(Stocktake.missingRefs(kit, build.choices(), build.counted())));
+  }
+
+  private List<Move> moves() {
+    return build.moved().stream().map(moved -> new Move(moved.step(), moved.before())).toList();
+  }
+
+  /** Gives what is not in the bag, by the counts so far. */
+  public Set<String> lacking() {
+    return Stocktake.missingRefs(kit, build.choices(), build.counted());
   }
 
   /** Gives the plan of the school taken, low when none was. */

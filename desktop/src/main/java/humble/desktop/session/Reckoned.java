@@ -5,6 +5,7 @@ import humble.core.kit.Gate;
 import humble.core.kit.Parts;
 import humble.core.power.Expectation;
 import humble.core.power.GateReckoning;
+import humble.core.route.Move;
 import humble.core.route.NoPlan;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
@@ -12,6 +13,7 @@ import humble.core.route.School;
 import humble.core.stock.Reach;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -25,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param choices choices it was computed for
  * @param lacking parts it was computed without
+ * @param moves steps moved by hand
  * @param plans plans by school; a kit whose facts run in a circle has none
  * @param expectations readings by gate
  * @param caseFit fit of the case
@@ -33,16 +36,18 @@ import org.jspecify.annotations.Nullable;
 public record Reckoned(
     Map<String, String> choices,
     Set<String> lacking,
+    List<Move> moves,
     Map<School, Plan> plans,
     Map<String, Expectation> expectations,
     CaseFit caseFit,
     Optional<Reach> reach) {
 
   /** Computes everything for {@code choices}. */
-  public static Reckoned of(Parts parts, Map<String, String> choices, Set<String> lacking) {
+  public static Reckoned of(
+      Parts parts, Map<String, String> choices, Set<String> lacking, List<Move> moves) {
     Map<School, Plan> plans = new EnumMap<>(School.class);
     for (School school : School.values()) {
-      plan(parts, school, choices, lacking).ifPresent(plan -> plans.put(school, plan));
+      plan(parts, school, choices, lacking, moves).ifPresent(plan -> plans.put(school, plan));
     }
     GateReckoning reckoning = new GateReckoning(parts);
     Map<String, Expectation> expectations = new LinkedHashMap<>();
@@ -52,6 +57,7 @@ public record Reckoned(
     return new Reckoned(
         Map.copyOf(choices),
         new TreeSet<>(lacking),
+        List.copyOf(moves),
         plans,
         expectations,
         CaseFit.of(parts.kit(), choices),
@@ -62,13 +68,17 @@ public record Reckoned(
       Parts parts, Map<String, String> choices, Set<String> lacking, @Nullable Plan now) {
     return lacking.isEmpty() || now == null
         ? Optional.empty()
-        : plan(parts, School.LOW, choices, Set.of()).map(whole -> Reach.of(whole, now));
+        : plan(parts, School.LOW, choices, Set.of(), List.of()).map(whole -> Reach.of(whole, now));
   }
 
   private static Optional<Plan> plan(
-      Parts parts, School school, Map<String, String> choices, Set<String> lacking) {
+      Parts parts,
+      School school,
+      Map<String, String> choices,
+      Set<String> lacking,
+      List<Move> moves) {
     try {
-      return Optional.of(Planner.plan(parts, school, choices, 0, lacking));
+      return Optional.of(Planner.plan(parts, school, choices, 0, lacking, moves));
     } catch (NoPlan e) {
       return Optional.empty();
     }

@@ -170,6 +170,16 @@ public final class SortStage implements Stage {
     boolean alone = alikes().of(line.id()).isEmpty();
     String how = toMeasure(line) ? "sort.how" : alone ? "sort.how-unlike" : "sort.how-measured";
     card.how(words.say(how));
+    List<String> never =
+        alikes().cannotTell().stream()
+            .filter(pair -> pair.contains(line.id()))
+            .flatMap(List::stream)
+            .filter(id -> !id.equals(line.id()))
+            .map(this::name)
+            .toList();
+    if (!never.isEmpty()) {
+      card.how(words.say("sort.cannot", never));
+    }
     if (typed.isEmpty()) {
       suspectMeter().ifPresent(phrase -> card.caution(false, desk.coreWords().say(phrase)));
     }

@@ -41,6 +41,9 @@ public interface Stage {
   /** Takes a click on what the mat calls {@code spot}. */
   default void pick(String spot) {}
 
+  /** Takes a drag from one thing on the mat onto another. */
+  default void drag(String from, String to) {}
+
   /** Tells whether the field takes any text, blanks and signs included. */
   default boolean takesText() {
     return false;

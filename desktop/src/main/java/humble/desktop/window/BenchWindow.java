@@ -87,7 +87,7 @@ public final class BenchWindow implements Desk {
     this.session = session;
     this.clock = clock;
     this.card = new CardView(() -> handle(this::enter), words.say("key.why"));
-    this.mat = new MatView(palette, this::pick);
+    this.mat = new MatView(palette, this::pick, this::drag);
     this.trace = new TraceView(words, palette, this::go);
     this.stage = first();
     session.whenChanged(this::refresh);
@@ -241,6 +241,16 @@ public final class BenchWindow implements Desk {
     noting = false;
     stage = shown;
     refresh();
+  }
+
+  /** Hands the stage a drag from one thing on the mat onto another. */
+  public void drag(String from, String to) {
+    handle(() -> {
+      if (!noting) {
+        stage.drag(from, to);
+        refresh();
+      }
+    });
   }
 
   /** Hands the stage a click on what the mat calls {@code spot}. */

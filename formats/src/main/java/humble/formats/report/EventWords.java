@@ -26,6 +26,10 @@ public final class EventWords {
       case BuildEvent.Snapped e -> words.say("event.snapped", e.line());
       case BuildEvent.Chose e -> words.say("event.chose", e.option(), e.choice());
       case BuildEvent.TookSchool e -> words.say("event.school", e.school());
+      case BuildEvent.Moved e ->
+          e.before().isEmpty()
+              ? words.say("event.moved-last", e.step())
+              : words.say("event.moved", e.step(), e.before());
       case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());
       case BuildEvent.MarkSeen e -> words.say("event.mark", e.mark(), e.step());
       case BuildEvent.Acknowledged e -> words.say("event.acknowledged", e.at());

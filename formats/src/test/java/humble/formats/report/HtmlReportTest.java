@@ -100,6 +100,7 @@ class HtmlReportTest {
             new BuildEvent.LookedOver("main", "outline", false),
             new BuildEvent.Snapped("hdr6"),
             new BuildEvent.Sees("warm", "deutan"),
+            new BuildEvent.Moved("fit:C1", "fit:R1"),
             new BuildEvent.Chose("sounder", "soft"),
             new BuildEvent.TookSchool("low"),
             new BuildEvent.Turned("main", "bottom", 90),
@@ -126,7 +127,7 @@ class HtmlReportTest {
     assertThat(all)
         .allSatisfy(
             event -> assertThat(EventWords.say(words, event)).isNotBlank().doesNotContain("{"));
-    assertThat(EventWords.say(words, all.get(20))).contains("3, 7");
+    assertThat(EventWords.say(words, all.get(21))).contains("3, 7");
   }
 
   @Test
