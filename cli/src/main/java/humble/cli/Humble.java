@@ -28,6 +28,7 @@ import picocli.CommandLine.Command;
       LabelsCommand.class,
       PlanCommand.class,
       Pin1Command.class,
+      CuesCommand.class,
       CircuitCommand.class,
       ImageCommand.class,
       LoadCommand.class,

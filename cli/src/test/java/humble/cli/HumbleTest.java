@@ -144,7 +144,7 @@ class HumbleTest {
   void planGivesStepsWithReasons() {
     JsonNode plan = json("plan", KIT, "--minutes", "45");
     assertThat(keys(plan))
-        .containsExactly(
+        .contains(
             "school", "steps", "cost", "score", "optimal", "sessions", "blocked", "violations");
     assertThat(keys(plan.get("steps").get(0)))
         .containsExactly("n", "do", "refs", "id", "side", "height_mm", "minutes", "because");
@@ -188,6 +188,25 @@ class HumbleTest {
         .isEqualTo("10");
     assertThat(run("pin1", KIT, "X1").status()).isEqualTo(2);
     assertThat(run("pin1", KIT, "C1", "--turn", "45").status()).isEqualTo(2);
+  }
+
+  @Test
+  void cuesAreWeighedAndBadOnesAreNamed() throws IOException {
+    Path part = folder.resolve("part.json");
+    Files.writeString(
+        part,
+        """
+        {"kind":"led","leads":["A","B"],
+         "cues":[{"cue":"long-lead","at":"A"},{"cue":"flat","at":"A"},{"cue":"cup","at":"B"}]}
+        """);
+    JsonNode json = json("cues", "--part", part.toString());
+    assertThat(keys(json)).contains("anode", "belief", "conflict", "next");
+    assertThat(json.get("conflict").booleanValue()).isTrue();
+    assertThat(json.get("next").stringValue()).startsWith("test at 2 mA");
+    Files.writeString(
+        part, "{\"kind\":\"boat\",\"leads\":[\"A\"],\"cues\":[{\"cue\":\"moon\",\"at\":\"Z\"}]}");
+    assertThat(run("cues", "--part", part.toString()).err().lines()).hasSize(4);
+    assertThat(run("cues", "--part", "nowhere.json").status()).isEqualTo(2);
   }
 
   @Test

@@ -470,6 +470,7 @@ class StagesTest {
         bench.window().drag("step:fit:R12", "step:fit:R7");
         return true;
       });
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       assertThat(bench.card().verdict().orElseThrow().text()).contains("R12 now stands before R7");
       bench.waitFor(() -> !planned(bench).isEmpty() && !planned(bench).equals(before));
       assertThat(planned(bench).indexOf("fit:R12")).isEqualTo(planned(bench).indexOf("fit:R7") - 1);
