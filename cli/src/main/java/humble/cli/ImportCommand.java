@@ -1,5 +1,6 @@
 package humble.cli;
 
+import humble.core.intake.BoardFacts;
 import humble.core.intake.Draft;
 import humble.core.intake.Guess;
 import humble.core.intake.Intake;
@@ -7,6 +8,7 @@ import humble.core.intake.PartRow;
 import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
+import humble.formats.board.BoardReading;
 import humble.formats.kit.BoardFiles;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
@@ -95,7 +97,12 @@ final class ImportCommand extends humble.cli.Command {
       throw new BadInput(bad);
     }
     Map<String, String> roles = files == null ? Map.of() : files.within(BOARD_FOLDER);
-    Draft draft = Intake.draft(title(target), rows, placed, roles);
+    BoardReading board =
+        files == null
+            ? new BoardReading(BoardFacts.NONE, List.of())
+            : BoardReading.of(files.byRole());
+    problems.addAll(board.problems());
+    Draft draft = Intake.draft(title(target), rows, placed, roles, board.facts());
     problems.addAll(draft.problems());
     write(target, draft, files, problems);
     return answer(draft, problems);
@@ -206,7 +213,8 @@ final class ImportCommand extends humble.cli.Command {
                         Answer.object(
                             "id", item.id(), "name", item.name(), "supplied", item.supplied()))
                     .toList(),
-            "places", draft.kit().places().size()),
+            "places", draft.kit().places().size(),
+            "nets", draft.kit().nets().size()),
         text,
         problems.stream().anyMatch(Finding::isError));
   }

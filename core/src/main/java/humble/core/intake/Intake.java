@@ -8,7 +8,9 @@ import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
+import humble.core.kit.PinRef;
 import humble.core.kit.Place;
+import humble.core.kit.RefOrder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,6 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -54,11 +57,34 @@ public final class Intake {
    */
   public static Draft draft(
       String name, List<PartRow> rows, List<PartRow> places, Map<String, String> files) {
-    return new Intake().make(name, rows, places, files);
+    return draft(name, rows, places, files, BoardFacts.NONE);
+  }
+
+  /**
+   * Makes the draft of a kit whose board files were read. Places that no list gives are found from
+   * the pads.
+   *
+   * @param name name of the kit for people
+   * @param rows rows of the parts list
+   * @param places rows of the placement list, empty when there is none
+   * @param files board files by role, relative to the kit
+   * @param facts what the board files say
+   */
+  public static Draft draft(
+      String name,
+      List<PartRow> rows,
+      List<PartRow> places,
+      Map<String, String> files,
+      BoardFacts facts) {
+    return new Intake().make(name, rows, places, files, facts);
   }
 
   private Draft make(
-      String name, List<PartRow> rows, List<PartRow> placeRows, Map<String, String> files) {
+      String name,
+      List<PartRow> rows,
+      List<PartRow> placeRows,
+      Map<String, String> files,
+      BoardFacts facts) {
     SequencedMap<String, List<Integer>> groups = new LinkedHashMap<>();
     for (int i = 0; i < rows.size(); i++) {
       if (isLeftOut(rows.get(i))) {
@@ -70,7 +96,8 @@ public final class Intake {
       groups.computeIfAbsent(sameness(rows.get(i)), key -> new ArrayList<>()).add(i);
     }
     groups.values().forEach(group -> line(rows, group));
-    PlaceList placed = PlaceList.read(placeRows, lines, packages, problems, guesses, files);
+    PlaceList placed = PlaceList.read(placeRows, lines, packages, problems, guesses, files, facts);
+    Map<String, List<PinRef>> nets = nets(facts);
     List<Place> places = placed.places();
     List<Board> boards = placed.boards();
     Kit kit =
@@ -83,7 +110,7 @@ public final class Intake {
             boards,
             lines,
             places,
-            Map.of(),
+            nets,
             loose,
             List.of(),
             List.of(),
@@ -185,6 +212,43 @@ public final class Intake {
       }
     }
     return free;
+  }
+
+  /** The nets of the board files, as far as their pins belong to parts of the list. */
+  private Map<String, List<PinRef>> nets(BoardFacts facts) {
+    Map<String, PartPackage> packOf = new HashMap<>();
+    for (Line line : lines) {
+      PartPackage pack = PadPlaces.packageOf(line, packages);
+      if (pack != null) {
+        line.refs().forEach(ref -> packOf.put(ref, pack));
+      }
+    }
+    SequencedMap<String, List<PinRef>> nets = new LinkedHashMap<>();
+    Set<String> unknown = new TreeSet<>(RefOrder.NATURAL);
+    for (String net : new TreeSet<>(facts.nets().keySet())) {
+      List<PinRef> pins = new ArrayList<>();
+      for (String text : facts.nets().getOrDefault(net, List.of())) {
+        PinRef pin = PinRef.parse(text).orElse(null);
+        PartPackage pack = pin == null ? null : packOf.get(pin.ref());
+        if (pin != null && pack != null && pack.pin(pin.pin()).isPresent()) {
+          pins.add(pin);
+        } else {
+          unknown.add(text);
+        }
+      }
+      if (!pins.isEmpty()) {
+        nets.put(net, pins);
+      }
+    }
+    if (!unknown.isEmpty()) {
+      problems.add(
+          Finding.warning(
+              "board",
+              "The nets name pins that no part of the list has: "
+                  + String.join(", ", unknown.stream().limit(12).toList())
+                  + (unknown.size() > 12 ? " and more." : ".")));
+    }
+    return nets;
   }
 
   /** The number of pieces a row gives; null when it gives none that can be read. */

@@ -47,28 +47,62 @@ record PlaceList(List<Place> places, List<Board> boards) {
       Map<String, PartPackage> own,
       List<Finding> problems,
       List<Guess> guesses,
-      Map<String, String> files) {
+      Map<String, String> files,
+      BoardFacts facts) {
     Map<String, Line> lineOf = new HashMap<>();
     lines.forEach(line -> line.refs().forEach(ref -> lineOf.put(ref, line)));
     List<Place> places = new ArrayList<>();
     Set<String> placed = new HashSet<>();
     for (PartRow row : rows) {
-      place(row, lineOf, placed, problems).ifPresent(places::add);
+      place(row, lineOf, placed, problems)
+          .map(place -> atOrigin(place, facts.origin()))
+          .ifPresent(places::add);
     }
-    if (!rows.isEmpty()) {
+    if (rows.isEmpty()) {
+      fromPads(lines, own, facts, places, placed);
+    }
+    if (!rows.isEmpty() || !facts.pads().isEmpty()) {
+      String why =
+          rows.isEmpty()
+              ? " has no place: its pads are not in the board files, or its package does not fit."
+              : " has no place in the placement list.";
       lines.stream()
           .filter(line -> line.home().equals("board"))
           .flatMap(line -> line.refs().stream())
           .filter(ref -> !placed.contains(ref))
-          .forEach(ref ->
-              problems.add(
-                  Finding.warning("places", ref + " has no place in the placement list.")));
+          .forEach(ref -> problems.add(Finding.warning("places", ref + why)));
     }
-    if (rows.isEmpty() && files.isEmpty()) {
+    if (places.isEmpty() && files.isEmpty() && facts.outline().isEmpty()) {
       return new PlaceList(List.of(), List.of());
     }
-    return new PlaceList(shifted(places, lineOf, own, problems), List.of())
-        .withBoards(lineOf, own, guesses, files);
+    List<Place> within =
+        facts.outline().isPresent() ? places : shifted(places, lineOf, own, problems);
+    return new PlaceList(within, List.of()).withBoards(lineOf, own, guesses, files, facts);
+  }
+
+  private static Place atOrigin(Place place, PointMm origin) {
+    return origin.xMm() == 0 && origin.yMm() == 0
+        ? place
+        : moved(place, -origin.xMm(), -origin.yMm());
+  }
+
+  private static void fromPads(
+      List<Line> lines,
+      Map<String, PartPackage> own,
+      BoardFacts facts,
+      List<Place> places,
+      Set<String> placed) {
+    for (Line line : lines) {
+      PartPackage pack = PadPlaces.packageOf(line, own);
+      for (String ref : line.refs()) {
+        Optional<Place> found =
+            pack == null ? Optional.empty() : PadPlaces.of(ref, pack, facts.pads());
+        found.ifPresent(place -> {
+          places.add(atOrigin(place, facts.origin()));
+          placed.add(ref);
+        });
+      }
+    }
   }
 
   private static Optional<Place> place(
@@ -227,7 +261,8 @@ record PlaceList(List<Place> places, List<Board> boards) {
       Map<String, Line> lineOf,
       Map<String, PartPackage> own,
       List<Guess> guesses,
-      Map<String, String> files) {
+      Map<String, String> files,
+      BoardFacts facts) {
     Set<String> names = new java.util.LinkedHashSet<>();
     places.forEach(place -> names.add(place.board()));
     if (names.isEmpty()) {
@@ -243,9 +278,16 @@ record PlaceList(List<Place> places, List<Board> boards) {
           here.isEmpty()
               ? "Nothing says how large the board is."
               : "The pads reach so far; 5 mm more are taken for the edge.";
-      guesses.add(new Guess("board", "width_mm", Double.toString(width), 0.4, because, List.of()));
-      guesses.add(
-          new Guess("board", "height_mm", Double.toString(height), 0.4, because, List.of()));
+      double[] outline = facts.outline().orElse(null);
+      if (outline != null) {
+        width = Math.round((outline[2] - outline[0]) * 1e4) / 1e4;
+        height = Math.round((outline[3] - outline[1]) * 1e4) / 1e4;
+      } else {
+        guesses.add(
+            new Guess("board", "width_mm", Double.toString(width), 0.4, because, List.of()));
+        guesses.add(
+            new Guess("board", "height_mm", Double.toString(height), 0.4, because, List.of()));
+      }
       boards.add(
           new Board(
               name,

@@ -55,6 +55,14 @@ public final class KitWriter {
     kit.lines().forEach(line -> line(lines.addObject(), line));
     ArrayNode places = root.putArray("places");
     kit.places().forEach(place -> place(places.addObject(), place));
+    if (!kit.nets().isEmpty()) {
+      ObjectNode nets = root.putObject("nets");
+      kit.nets()
+          .forEach((net, pins) -> {
+            ArrayNode list = nets.putArray(net);
+            pins.forEach(pin -> list.add(pin.toString()));
+          });
+    }
     if (!kit.loose().isEmpty()) {
       ArrayNode loose = root.putArray("loose");
       kit.loose().forEach(item -> loose(loose.addObject(), item));
