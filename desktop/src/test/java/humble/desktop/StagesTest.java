@@ -497,6 +497,29 @@ class StagesTest {
   }
 
   @Test
+  void aPadThatIsClickedLightsItsNetAndTheKeyGoesThroughThem() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.FIT);
+      bench.walkUntil(() -> titled(bench, "Fit C1"));
+      BenchInTest.on(() -> {
+        bench.window().pick("pad:SK1.10");
+        return true;
+      });
+      assertThat(bench.card().verdict().orElseThrow().text()).startsWith("Net ");
+      assertThat(bench.card().rows().toString()).contains("U1 pin 10: its supply, plus");
+      BenchInTest.on(() -> {
+        bench.window().pick("pad:SK1.10");
+        return true;
+      });
+      assertThat(bench.card().verdict()).isEmpty();
+      bench.type("n");
+      assertThat(bench.card().rows().toString()).contains("C1: plus");
+      bench.type("nn");
+      assertThat(bench.card().verdict()).isEmpty();
+    }
+  }
+
+  @Test
   void theSchoolsAreComparedAndPlusGoesThroughThem() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.PLAN);

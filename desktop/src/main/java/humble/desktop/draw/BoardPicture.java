@@ -94,6 +94,26 @@ public final class BoardPicture {
     }
   }
 
+  /** Makes every pad of the board answer to clicks, as {@code pad:REF.PIN}. */
+  public void padSpots(Pen pen, Set<String> leftOut) {
+    double reach = Math.max(6, 1.1 * scale);
+    for (Part part : parts.all()) {
+      Place place = part.place();
+      boolean here = place != null && place.board().equals(view.board().id());
+      if (place != null && here && !leftOut.contains(part.ref())) {
+        for (PackagePin pin : part.pack().pins()) {
+          double[] at = px(place.onBoard(pin.at()));
+          pen.spot(
+              "pad:" + part.ref() + "." + pin.number(),
+              at[0] - reach,
+              at[1] - reach,
+              2 * reach,
+              2 * reach);
+        }
+      }
+    }
+  }
+
   private enum Look {
     PRINTED,
     ON,

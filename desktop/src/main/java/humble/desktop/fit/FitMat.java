@@ -6,6 +6,7 @@ import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.core.orient.BoardView;
+import humble.core.orient.NetTrace;
 import humble.core.orient.Pin1;
 import humble.core.words.Words;
 import humble.desktop.draw.BoardPicture;
@@ -31,6 +32,7 @@ record FitMat(
     Optional<Pin1> pin1,
     String landmark,
     String side,
+    Optional<NetTrace> net,
     Words words)
     implements Mat {
 
@@ -40,9 +42,43 @@ record FitMat(
     double inset = focus.isPresent() ? 112 : 20;
     BoardPicture board = new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset);
     board.paint(pen, fitted, lit, leftOut);
-    pin1.ifPresent(p -> way(pen, board, p));
+    board.padSpots(pen, leftOut);
+    net.ifPresentOrElse(
+        trace -> net(pen, board, trace), () -> pin1.ifPresent(p -> way(pen, board, p)));
     labels(pen, board);
     focus.ifPresent(part -> inset(pen, part, 20, h - inset, w - 40, inset - 16));
+  }
+
+  /** Rings round every pad of the net, joined one to the next; the name stands at the first. */
+  private void net(Pen pen, BoardPicture board, NetTrace trace) {
+    double radius = Math.max(7, board.scale() * 1.5);
+    double[] last = null;
+    for (NetTrace.Joined joined : trace.joined()) {
+      PointMm pad = parts.padAt(joined.pin()).orElse(null);
+      if (pad == null) {
+        continue;
+      }
+      double[] at = board.px(pad);
+      if (last != null) {
+        pen.dashed(last[0], last[1], at[0], at[1], Token.FLUX, 2);
+      }
+      pen.disc(at[0], at[1], radius, null, Token.CARD, 5);
+      pen.disc(at[0], at[1], radius, null, Token.FLUX, 3);
+      last = at;
+    }
+    NetTrace.Joined first = trace.joined().getFirst();
+    parts
+        .padAt(first.pin())
+        .map(board::px)
+        .ifPresent(at ->
+            pen.tag(
+                trace.net(),
+                at[0],
+                at[1] - radius - 16,
+                16,
+                Token.INK,
+                Token.FLUX_PALE,
+                Pen.Hang.MIDDLE));
   }
 
   private void way(Pen pen, BoardPicture board, Pin1 pin) {

@@ -9,11 +9,13 @@ import humble.core.kit.LeadClass;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.Side;
 import humble.core.kit.Task;
 import humble.core.orient.BoardView;
 import humble.core.orient.Harm;
+import humble.core.orient.NetTrace;
 import humble.core.orient.Pin1;
 import humble.core.route.Plan;
 import humble.core.route.Step;
@@ -44,6 +46,7 @@ public final class FitStage implements Stage {
   private static final int MOST_PART_MARKS = 2;
 
   private static final int MOST_BOARD_MARKS = 1;
+  private static final int MOST_JOINED = 6;
 
   /** Stands in where a kit that was typed in has no board: nothing is drawn on it. */
   private static final Board NO_BOARD = new Board("", "", 100, 60, 1.6, List.of(), Map.of());
@@ -52,6 +55,7 @@ public final class FitStage implements Stage {
   private final Desk desk;
   private final Words words;
   private int focus;
+  private Optional<PinRef> followed = Optional.empty();
   private int choice;
 
   /** Makes the stage. */
@@ -189,6 +193,7 @@ public final class FitStage implements Stage {
     if (!place.leaveEmpty().isEmpty()) {
       card.how(words.say("fit.empty", place.leaveEmpty()));
     }
+    followed.flatMap(pin -> NetTrace.of(open.parts(), pin)).ifPresent(trace -> net(card, trace));
     caution(card, step);
     List<String> marks = marks(part);
     Set<String> seen = open.build().marksSeen(step.id());
@@ -250,6 +255,45 @@ public final class FitStage implements Stage {
       lines.add(words.say("fit.way.flat"));
     }
     return lines;
+  }
+
+  /** What the followed net joins, and what each is for. */
+  private void net(Card.Maker card, NetTrace trace) {
+    card.verdict(true, words.say("fit.net", trace.net(), trace.joined().size()));
+    trace.joined().stream()
+        .limit(MOST_JOINED)
+        .forEach(joined -> card.row(Standing.DONE, desk.coreWords().say(joined.what())));
+    if (trace.joined().size() > MOST_JOINED) {
+      card.row(Standing.TO_DO, words.say("fit.net.more", trace.joined().size() - MOST_JOINED));
+    }
+  }
+
+  /** Goes from net to net of the part in hand, then back to none. */
+  private void followNext() {
+    Part part =
+        current()
+            .filter(step -> !step.refs().isEmpty())
+            .flatMap(
+                step -> open.parts().part(step.refs().get(Math.min(focus, step.refs().size() - 1))))
+            .orElse(null);
+    if (part == null) {
+      return;
+    }
+    List<PinRef> pins =
+        part.pack().pins().stream()
+            .map(pin -> new PinRef(part.ref(), pin.number()))
+            .filter(pin -> NetTrace.of(open.parts(), pin).isPresent())
+            .toList();
+    int next = followed.map(pins::indexOf).orElse(-1) + 1;
+    followed = next < pins.size() ? Optional.of(pins.get(next)) : Optional.empty();
+  }
+
+  @Override
+  public void pick(String spot) {
+    if (spot.startsWith("pad:")) {
+      Optional<PinRef> pin = PinRef.parse(spot.substring("pad:".length()));
+      followed = followed.equals(pin) ? Optional.empty() : pin;
+    }
   }
 
   private Optional<Step> step(Part part) {
@@ -331,6 +375,13 @@ public final class FitStage implements Stage {
 
   private Card.Maker finish(Card.Maker card) {
     card.hint(
+        "N",
+        words.say("fit.key.net"),
+        () -> {
+          letter('N');
+          desk.refresh();
+        });
+    card.hint(
         "−",
         words.say("key.take-back"),
         () -> {
@@ -385,6 +436,9 @@ public final class FitStage implements Stage {
   @Override
   public void letter(char letter) {
     BoardView next = letter == 'T' ? view().turned() : letter == 'F' ? view().flipped() : null;
+    if (letter == 'N') {
+      followNext();
+    }
     if (next != null) {
       open.act(new BuildEvent.Turned(next.board().id(), next.side().text(), next.turnDeg()));
     }
@@ -413,6 +467,7 @@ public final class FitStage implements Stage {
     }
     focus = 0;
     choice = 0;
+    followed = Optional.empty();
   }
 
   @Override
@@ -446,6 +501,7 @@ public final class FitStage implements Stage {
         pin1,
         pin1.map(p -> desk.coreWords().say(p.landmark().phrase())).orElse(""),
         side,
+        followed.flatMap(pin -> NetTrace.of(parts, pin)),
         words);
   }
 }

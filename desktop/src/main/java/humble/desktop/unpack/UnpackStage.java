@@ -8,6 +8,7 @@ import humble.core.kit.LookOver;
 import humble.core.kit.Loose;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
+import humble.core.orient.NetTrace;
 import humble.core.stock.LooseReason;
 import humble.core.stock.Reach;
 import humble.core.stock.Snapping;
@@ -195,7 +196,13 @@ public final class UnpackStage implements Stage {
               line.marking()));
     }
     if (line != null && (line.refs().isEmpty() || !line.home().equals("board"))) {
-      card.how(desk.coreWords().say(LooseReason.of(line)));
+      card.how(
+          desk.coreWords()
+              .say(
+                  NetTrace.home(open.parts(), line)
+                      .filter(home -> line.home().equals("none"))
+                      .map(NetTrace.Proposal::because)
+                      .orElseGet(() -> LooseReason.of(line))));
     }
     loose(item)
         .ifPresent(loose -> card.how(desk.coreWords().say(LooseReason.of(open.kit(), loose))));
