@@ -16,12 +16,16 @@ import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
 import humble.core.stock.MeterProfile;
+import humble.formats.board.BoardFileDamage;
+import humble.formats.board.Gerber;
+import humble.formats.board.Layer;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -43,6 +47,8 @@ public class CoreWork {
   private final Path kit = Path.of(System.getProperty("humble.root", "."), "kits", "glowmoth");
   private final Parts parts = Parts.of(opened());
   private final String list = list(5000);
+  private final byte[] gerber = gerber();
+  private final Parts many = many();
   private final Kit threeHundred = resistors(300);
   private final Kit forty = resistors(40);
 
@@ -61,6 +67,9 @@ public class CoreWork {
       case "expectGate" -> "what the gate should read, tolerances and usual faults included";
       case "planLow" -> "plan, lowest part first";
       case "bringIn" -> "bring in a parts list of 5,000 lines, read to written text";
+      case "readGerber" -> "read a Gerber layer of 10 MB";
+      case "planBlocks" -> "plan, block by block";
+      case "planThreeHundred" -> "plan a kit of 300 parts in 60 groups, lowest part first";
       case "lookAlikes" -> "look-alikes of a 300-line kit";
       case "smallestSet" -> "look-alikes of 40 lines and the smallest set, exact";
       default -> method;
@@ -131,6 +140,72 @@ public class CoreWork {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** Reads a layer of 10 MB: strokes, flashes and regions. */
+  @Benchmark
+  public Layer readGerber() throws BoardFileDamage {
+    return Gerber.read("large.gbr", gerber);
+  }
+
+  /** Plans block by block. */
+  @Benchmark
+  public Plan planBlocks() throws NoPlan {
+    return Planner.plan(parts, School.BLOCKS, Map.of(), 0, Set.of());
+  }
+
+  /** Plans a kit of 300 parts. */
+  @Benchmark
+  public Plan planThreeHundred() throws NoPlan {
+    return Planner.plan(many, School.LOW, Map.of(), 0, Set.of());
+  }
+
+  /** Sixty lines of five parts, of all heights and leads, a tenth of them delicate. */
+  private static Parts many() {
+    String[] packages = {
+      "axial-quarter-watt",
+      "disc-5",
+      "radial-5x11",
+      "led-5",
+      "dip-8",
+      "half-round-3",
+      "tab-3-upright",
+      "radial-8x12",
+      "crystal-low",
+      "header-1x6",
+      "tact-6",
+      "film-5"
+    };
+    StringBuilder list = new StringBuilder("Ref,Value,Package,Kind\n");
+    for (int i = 0; i < 60; i++) {
+      String pack = packages[i % packages.length];
+      String kind =
+          pack.startsWith("led") ? "led" : pack.startsWith("axial") ? "resistor" : "other";
+      list.append("X").append(5 * i + 1).append("-X").append(5 * i + 5).append(',').append(i + 1);
+      list.append("k,").append(pack).append(',').append(kind).append('\n');
+    }
+    try {
+      return Parts.of(
+          Intake.draft("x", PartsTable.parts(list.toString(), "x").rows(), List.of(), Map.of())
+              .kit());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static byte[] gerber() {
+    StringBuilder out =
+        new StringBuilder("%FSLAX46Y46*%\n%MOMM*%\n%ADD10C,0.2*%\n%ADD11R,1.6X1.6*%\nD10*\n");
+    for (int i = 0; out.length() < 10 << 20; i++) {
+      long x = i % 1000 * 100_000L;
+      long y = i / 1000 * 100_000L;
+      out.append("X").append(x).append("Y").append(y).append("D02*\n");
+      out.append("X").append(x + 50_000).append("Y").append(y + 70_000).append("D01*\n");
+      if (i % 50 == 0) {
+        out.append("D11*\nX").append(x).append("Y").append(y).append("D03*\nD10*\n");
+      }
+    }
+    return out.append("M02*\n").toString().getBytes(StandardCharsets.ISO_8859_1);
   }
 
   /** Plans by the school of the lowest part. */

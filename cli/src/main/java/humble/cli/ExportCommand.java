@@ -1,7 +1,10 @@
 package humble.cli;
 
+import humble.core.kit.Board;
 import humble.core.kit.Kit;
+import humble.core.kit.Parts;
 import humble.formats.WholeFile;
+import humble.formats.board.BoardWriter;
 import humble.formats.kit.KitFolder;
 import humble.formats.table.KitTables;
 import java.io.IOException;
@@ -25,7 +28,7 @@ final class ExportCommand extends humble.cli.Command {
       names = "--as",
       required = true,
       paramLabel = "WHAT",
-      description = "bom.csv, places.csv or kit.zip.")
+      description = "bom.csv, places.csv, kit.zip, or board.zip: Gerber, drill and netlist.")
   String as = "";
 
   @Option(names = "-o", required = true, paramLabel = "FILE")
@@ -38,8 +41,9 @@ final class ExportCommand extends humble.cli.Command {
   Answer answer() {
     Path file = Objects.requireNonNull(out);
     Path from = Objects.requireNonNull(kit);
-    if (!List.of("bom.csv", "places.csv", "kit.zip").contains(as)) {
-      throw new BadInput("--as: it is bom.csv, places.csv or kit.zip, not '" + as + "'.");
+    if (!List.of("bom.csv", "places.csv", "kit.zip", "board.zip").contains(as)) {
+      throw new BadInput(
+          "--as: it is bom.csv, places.csv, kit.zip or board.zip, not '" + as + "'.");
     }
     if (Files.exists(file) && !force) {
       throw new BadInput(file + ": This is there already; --force replaces it.");
@@ -50,6 +54,7 @@ final class ExportCommand extends humble.cli.Command {
           switch (as) {
             case "bom.csv" -> KitTables.parts(read).getBytes(StandardCharsets.UTF_8);
             case "places.csv" -> KitTables.places(read).getBytes(StandardCharsets.UTF_8);
+            case "board.zip" -> BoardWriter.archive(Parts.of(read), board(read));
             default -> KitFolder.at(from).archive();
           };
       WholeFile.write(file, bytes);
@@ -58,5 +63,12 @@ final class ExportCommand extends humble.cli.Command {
     }
     return new Answer(
         Answer.object("written", file.toString()), List.of("Written: " + file), false);
+  }
+
+  private static Board board(Kit kit) {
+    if (kit.boards().isEmpty()) {
+      throw new BadInput("kit.json#/boards: The kit has no board.");
+    }
+    return kit.boards().getFirst();
   }
 }

@@ -107,6 +107,38 @@ class IntakeCommandsTest {
   }
 
   @Test
+  void aMalformedBoardFileIsNamedWithItsLineAndTheRestIsTaken() throws IOException {
+    Files.createDirectories(folder.resolve("fab"));
+    file("fab/top.gbr", "%TF.FileFunction,Copper,L1,Top*%\n%FSLAX46Y46*%\n%MOMM*%\nD99*\nM02*\n");
+    file(
+        "fab/edge.gbr",
+        "%TF.FileFunction,Profile,NP*%\n%FSLAX46Y46*%\n%MOMM*%\n%ADD10C,0.1*%\nD10*\n"
+            + "X10000000Y5000000D02*\nX50000000D01*\nY35000000D01*\nX10000000D01*\nY5000000D01*\nM02*\n");
+    String list = file("list.csv", "Ref,Value\nR1,10k\n");
+    String places = file("places.csv", "Ref,X,Y\nR1,20,15\n");
+    Ran ran =
+        run(
+            "import",
+            "--bom",
+            list,
+            "--places",
+            places,
+            "--board",
+            in("fab"),
+            "-o",
+            in("kit"),
+            "--json");
+    assertThat(ran.status()).isEqualTo(1);
+    assertThat(ran.json().get("problems").get(0).get("where").stringValue())
+        .isEqualTo("top.gbr line 4");
+    String kit = Files.readString(folder.resolve("kit/kit.json"));
+    assertThat(kit)
+        .contains("\"width_mm\" : 40")
+        .contains("\"height_mm\" : 30")
+        .contains("\"x_mm\" : 10");
+  }
+
+  @Test
   void exportsComeBackThroughImport() {
     for (String as : List.of("bom.csv", "places.csv", "kit.zip")) {
       Ran ran = run("export", KIT, "--as", as, "-o", in(as), "--json");
@@ -127,6 +159,7 @@ class IntakeCommandsTest {
     assertThat(ran.json().get("problems")).isEmpty();
     assertThat(run("check", in("kit.zip")).status()).isZero();
     assertThat(run("export", KIT, "--as", "bom.csv", "-o", in("bom.csv")).status()).isEqualTo(2);
+    assertThat(run("export", KIT, "--as", "board.zip", "-o", in("board.zip")).status()).isZero();
     assertThat(run("export", KIT, "--as", "boat", "-o", in("x")).err()).contains("'boat'");
   }
 }

@@ -9,11 +9,18 @@ import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.SequencedMap;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 
 /**
  * Writes the board files of a kit from its own data: pads with their pins and nets on both copper
@@ -26,6 +33,9 @@ public final class BoardWriter {
   private static final double HOLE_MM = 0.9;
   private static final double MASK_MORE_MM = 0.1;
   private static final double LINE_MM = 0.15;
+
+  /** The time that every entry of an archive bears. */
+  private static final long ENTRY_TIME = 1_767_225_600_000L;
 
   private final Parts parts;
   private final Board board;
@@ -49,6 +59,32 @@ public final class BoardWriter {
     files.put("drill", writer.drill());
     files.put("netlist", writer.netlist());
     return files;
+  }
+
+  /**
+   * Gives the files of a board as an archive, named by their roles. The same kit gives the same
+   * bytes.
+   */
+  public static byte[] archive(Parts parts, Board board) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      for (Map.Entry<String, String> file : files(parts, board).entrySet()) {
+        String ending =
+            switch (file.getKey()) {
+              case "drill" -> ".drl";
+              case "netlist" -> ".ipc";
+              default -> ".gbr";
+            };
+        ZipEntry entry = new ZipEntry(board.id() + "-" + file.getKey().replace('_', '-') + ending);
+        entry.setTime(ENTRY_TIME);
+        zip.putNextEntry(entry);
+        zip.write(file.getValue().getBytes(StandardCharsets.ISO_8859_1));
+        zip.closeEntry();
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return bytes.toByteArray();
   }
 
   /** One pad of the board. */
