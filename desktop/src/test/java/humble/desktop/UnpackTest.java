@@ -101,6 +101,21 @@ class UnpackTest {
     }
   }
 
+  /** The whole conversion with keypad keys, from the number on the host board to the book. */
+  @Test
+  void theDemoConversionIsBuiltToTheEnd() throws Exception {
+    Path kit = BenchInTest.root().resolve("kits/weathercock");
+    try (BenchInTest bench = BenchInTest.open(home, List.of(kit), 1280, 800)) {
+      bench.walkUntil(() -> bench.at() == StageId.BOOK);
+      Build build = build(bench);
+      assertThat(build.host().orElseThrow().shown()).isEqualTo("TG-4");
+      assertThat(build.acknowledged()).contains("bare");
+      assertThat(build.passedGates()).containsKey("vin");
+      assertThat(build.doneSteps()).contains("take-off", "join", "coat", "insert:U1");
+      assertThat(build.fittedRefs()).hasSize(19);
+    }
+  }
+
   @Test
   void labelsAreWrittenBesideTheJournal() throws Exception {
     try (BenchInTest bench = open()) {

@@ -74,7 +74,7 @@ record FitMat(
             pen.tag(
                 trace.net(),
                 at[0],
-                at[1] - radius - 16,
+                at[1] + radius + 16,
                 16,
                 Token.INK,
                 Token.FLUX_PALE,

@@ -46,6 +46,7 @@ public final class Shots {
 
   private void all(Path home) {
     list(home.resolve("list"));
+    host(home.resolve("host"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -75,6 +76,15 @@ public final class Shots {
         return true;
       });
       shot(screen, "fit");
+      Offscreen.onScreen(() -> {
+        screen.window().pick("pad:C2.1");
+        return true;
+      });
+      shot(screen, "fit-net");
+      Offscreen.onScreen(() -> {
+        screen.window().pick("pad:C2.1");
+        return true;
+      });
       screen.walkTo(StageId.POWER);
       screen.stepOrWait();
       shot(screen, "power");
@@ -146,6 +156,15 @@ public final class Shots {
         return true;
       });
       shot(screen, "list");
+    }
+  }
+
+  /** The number that must be printed on the board a conversion goes into. */
+  private void host(Path home) {
+    Path conversion = kit.resolveSibling("weathercock");
+    try (Offscreen screen = new Offscreen(home, List.of(conversion), evening(), false)) {
+      screen.walkTo(StageId.UNPACK);
+      shot(screen, "unpack-host");
     }
   }
 
