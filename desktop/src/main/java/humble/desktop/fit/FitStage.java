@@ -46,7 +46,7 @@ public final class FitStage implements Stage {
   private static final int MOST_PART_MARKS = 2;
 
   private static final int MOST_BOARD_MARKS = 1;
-  private static final int MOST_JOINED = 6;
+  private static final int MOST_JOINED = 9;
 
   /** Stands in where a kit that was typed in has no board: nothing is drawn on it. */
   private static final Board NO_BOARD = new Board("", "", 100, 60, 1.6, List.of(), Map.of());
@@ -182,6 +182,11 @@ public final class FitStage implements Stage {
   private Card part(Card.Maker card, Step step) {
     Part part = open.parts().get(step.refs().getFirst());
     Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
+    Optional<NetTrace> trace = followed.flatMap(pin -> NetTrace.of(open.parts(), pin));
+    if (trace.isPresent()) {
+      net(card, trace.get());
+      return finish(card).go(words.say("fit.net.leave"));
+    }
     if (part.placed().isEmpty()) {
       card.how(words.say("fit.unplaced", part.ref()));
     }
@@ -193,7 +198,6 @@ public final class FitStage implements Stage {
     if (!place.leaveEmpty().isEmpty()) {
       card.how(words.say("fit.empty", place.leaveEmpty()));
     }
-    followed.flatMap(pin -> NetTrace.of(open.parts(), pin)).ifPresent(trace -> net(card, trace));
     caution(card, step);
     List<String> marks = marks(part);
     Set<String> seen = open.build().marksSeen(step.id());
@@ -446,6 +450,10 @@ public final class FitStage implements Stage {
 
   @Override
   public void enter(String typed) {
+    if (followed.isPresent()) {
+      followed = Optional.empty();
+      return;
+    }
     Step step = current().orElse(null);
     if (step == null) {
       desk.go(Progress.current(open) == StageId.FIT ? StageId.LOAD : Progress.current(open));
