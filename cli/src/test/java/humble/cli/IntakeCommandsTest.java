@@ -92,6 +92,44 @@ class IntakeCommandsTest {
   }
 
   @Test
+  void labelsAreWrittenAndNotOverwritten() throws IOException {
+    Ran ran = run("labels", KIT, "-o", in("cups.pdf"), "--json");
+    assertThat(ran.json().get("written").stringValue()).isEqualTo(in("cups.pdf"));
+    assertThat(Files.readAllBytes(folder.resolve("cups.pdf"))).startsWith('%', 'P', 'D', 'F');
+    assertThat(run("labels", KIT, "-o", in("cups.pdf")).err()).contains("--force");
+    assertThat(run("labels", in("nowhere"), "-o", in("x.pdf")).status()).isEqualTo(2);
+    assertThat(folder.resolve("x.pdf")).doesNotExist();
+  }
+
+  @Test
+  void inductorBandsAndMetersWithRanges() {
+    Ran bands = run("read", "bands", "ye,vt,bn,gd", "--as", "inductor", "--json");
+    assertThat(bands.json().get("readings").get(0).get("henries").doubleValue()).isEqualTo(470e-6);
+    assertThat(run("read", "bands", "ye,vt", "--as", "inductor").err()).contains("not 2");
+    assertThat(run("read", "bands", "ye,vt,bn", "--as", "boat").status()).isEqualTo(2);
+    Ran match =
+        run("match", KIT, "--value", "2.2k", "--meter", "200:0.8%+3@0.1,20k:0.8%+3@10", "--json");
+    assertThat(match.json().get("low").doubleValue()).isEqualTo(2200 - 17.6 - 30);
+    assertThat(match.json().get("decision").stringValue()).isEqualTo("r2k2");
+    assertThat(run("match", KIT, "--value", "2.2k", "--meter", "2k:1%+1@1,200:1%+1@1").status())
+        .isEqualTo(2);
+  }
+
+  @Test
+  void theSheetOfTheConversionIsRepairedAndAKitWithoutSheetHasNoSuchPlan() throws IOException {
+    String vane = Path.of(KIT).resolveSibling("weathercock").toString();
+    Ran ran = run("plan", vane, "--school", "sheet", "--json");
+    assertThat(ran.status()).isZero();
+    assertThat(ran.json().get("repairs").get(0).stringValue()).startsWith("U1 moved later");
+    assertThat(ran.json().get("score").get(0).intValue()).isEqualTo(1);
+    String list = file("list.csv", "Ref,Value\nR1,10k\n");
+    run("import", "--bom", list, "-o", in("kit"));
+    Ran none = run("plan", in("kit"), "--school", "blocks");
+    assertThat(none.status()).isEqualTo(1);
+    assertThat(none.out()).contains("no blocks");
+  }
+
+  @Test
   void boardFilesAreKeptInTheKit() throws IOException {
     Files.createDirectories(folder.resolve("fab"));
     file("fab/top.gbr", "%TF.FileFunction,Copper,L1,Top*%\n%FSLAX46Y46*%\nM02*\n");

@@ -497,6 +497,51 @@ class StagesTest {
   }
 
   @Test
+  void bandsAreEnteredByClickingAndDrawnAsTheyAreEntered() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      for (String band : List.of("rd", "rd", "bn", "gd")) {
+        BenchInTest.on(() -> {
+          bench.window().pick("band:" + band);
+          return true;
+        });
+      }
+      assertThat(bench.card().field().orElseThrow().typed()).isEqualTo("rdrdbngd");
+      assertThat(bench.card().how().toString()).contains("220 Ω");
+    }
+  }
+
+  @Test
+  void theMeterIsSaidOnceAndFiveReadingsOffTheSameWayAccuseIt() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.SORT);
+      bench.type("m");
+      assertThat(build(bench).meter()).contains("pocket");
+      bench.type("m");
+      assertThat(build(bench).meter()).contains("bench");
+      BenchInTest.on(() -> {
+        var open = bench.session().open().orElseThrow();
+        for (String line : List.of("r220", "r2k2", "r220", "r2k2", "r220")) {
+          double nominal = line.equals("r220") ? 220 : 2200;
+          open.act(new BuildEvent.Measured(line, nominal * 1.04, "inside"));
+        }
+        bench.window().refresh();
+        return true;
+      });
+      assertThat(bench.card().caution().orElseThrow().text()).contains("4 % high");
+    }
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      while (!bench.card().title().startsWith("Begin:")) {
+        bench.press(KeyCode.ADD);
+      }
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).meter()).as("the bench keeps its meter").contains("bench");
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(build(bench).meter()).contains("bench");
+    }
+  }
+
+  @Test
   void aPadThatIsClickedLightsItsNetAndTheKeyGoesThroughThem() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.FIT);

@@ -42,6 +42,10 @@ record ValueText(
   private static final Pattern UNIT = Pattern.compile("[a-zA-ZΩµμ]{1,5}");
   private static final Pattern BARE = Pattern.compile("[0-9]+([.,][0-9]+)?");
   private static final Pattern DIGITS = Pattern.compile("[0-9]+");
+
+  /** Two digits and a letter that is no prefix: the 96-value code of small resistors. */
+  private static final Pattern NINETY_SIX = Pattern.compile("[0-9]{2}[ABCDEFHSXYZ]");
+
   private static final Set<String> COARSE = Set.of("E3", "E6", "E12", "E24");
   private static final double LIKELY = 0.85;
   private static final double UNSURE = 0.6;
@@ -95,7 +99,8 @@ record ValueText(
   private static ValueText read(
       String word, QuantityText.Read read, PartKind kind, @Nullable Double tolerance, String rest) {
     boolean bare = BARE.matcher(word).matches();
-    if (bare) {
+    boolean printed = kind == PartKind.RESISTOR && NINETY_SIX.matcher(word).matches();
+    if (bare || printed) {
       Optional<ValueText> code = code(word, kind, tolerance);
       if (code.isPresent()) {
         return code.get();
@@ -139,7 +144,7 @@ record ValueText(
               guessed(
                   reading.value(),
                   tolerance,
-                  word + " is no preferred number, but the printed code of one",
+                  word + " reads as the code printed on a resistor",
                   UNSURE));
     }
     return Optional.empty();
