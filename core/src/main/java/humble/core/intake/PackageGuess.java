@@ -115,11 +115,11 @@ record PackageGuess(
           name("do-?41|do-?201.*|power diode", "axial-power-diode", DIODES),
           name("hc-?49/?[-_ ]?(us|s).*|low crystal", "crystal-low", QUARTZ),
           name("hc-?49/?[-_ ]?u?|tall crystal", "crystal-tall", QUARTZ),
-          name("(led[-_ ]?)?(d|ø)?3(\\.0)?\\s?mm( led)?|t-?1|led[-_ ]?d?3.*", "led-3", LAMPS),
           name(
               "(led[-_ ]?)?(d|ø)?5(\\.0)?\\s?mm( led)?|t-?1[- ]?3/?4|led[-_ ]?d?5.*",
               "led-5",
               LAMPS),
+          name("(led[-_ ]?)?(d|ø)?3(\\.0)?\\s?mm( led)?|t-?1|led[-_ ]?d?3.*", "led-3", LAMPS),
           name(
               ".*(1/4|0?\\.25|¼)\\s?w.*|axial|.*axial.*(0207|quarter|10[.,]16).*",
               "axial-quarter-watt",
@@ -171,7 +171,9 @@ record PackageGuess(
     if (!plain.isEmpty()) {
       boolean socketed = kind == PartKind.SOCKET && plain.startsWith("dip-");
       Optional<PartPackage> exact = PackageLibrary.find(socketed ? "socket-" + plain : plain);
-      if (exact.isPresent()) {
+      // DIP-28 on a list says the pins; dip-28 is a name of ours, which says the width too.
+      boolean spelled = plain.startsWith("dip-") && !plain.equals(text.strip());
+      if (exact.isPresent() && !spelled) {
         return new PackageGuess(exact.get(), true, 1, "the list names it", List.of());
       }
       Optional<PackageGuess> named = memory.of(plain, kind, "the list says " + text.strip());
@@ -316,7 +318,7 @@ record PackageGuess(
             0.9,
             because + ", and so many pins usually stand wide apart",
             List.of(stem))
-        : builtIn(stem + "-wide", 0.55, because + ", which comes wide and narrow", List.of(stem));
+        : builtIn(stem, USUAL, because + ", which comes narrow and wide", List.of(stem + "-wide"));
   }
 
   private static boolean isRow(PartKind kind, String plain) {
