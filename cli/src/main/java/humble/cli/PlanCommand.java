@@ -1,15 +1,21 @@
 package humble.cli;
 
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Parts;
 import humble.core.route.NoPlan;
+import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
 import humble.core.route.Step;
 import humble.core.words.Words;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import humble.store.Journal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -46,6 +52,11 @@ final class PlanCommand extends humble.cli.Command {
   @Option(names = "--lacking", paramLabel = "LINE|REF", description = "What is not in the bag.")
   List<String> lacking = new ArrayList<>();
 
+  @Option(
+      names = "--paced",
+      description = "Reckon with the pace of this bench's own log (HUMBLE_HOME).")
+  boolean paced;
+
   @Override
   Answer answer() {
     Parts parts = parts(java.util.Objects.requireNonNull(kit));
@@ -60,7 +71,9 @@ final class PlanCommand extends humble.cli.Command {
       throw new BadInput(problems);
     }
     try {
-      return answer(Planner.plan(parts, taken, choices, minutes, missing));
+      Pace pace = paced ? paceOfBench() : Pace.USUAL;
+      Plan plan = Planner.plan(parts, taken, choices, minutes, missing, List.of(), pace);
+      return answer(plan, pace.expected(parts, plan.steps()), pace);
     } catch (NoPlan e) {
       List<String> circle = e.circle().stream().map(WORDS::say).toList();
       List<String> text = new ArrayList<>(List.of("No plan: " + e.getMessage()));
@@ -95,7 +108,22 @@ final class PlanCommand extends humble.cli.Command {
     return missing;
   }
 
-  private Answer answer(Plan plan) {
+  private static Pace paceOfBench() {
+    try (Journal journal = Bench.open()) {
+      List<Pace.Timed> timed = new ArrayList<>();
+      for (String id : journal.builds()) {
+        Build build = journal.build(id);
+        String path = build.began().map(BuildEvent.Began::kitPath).orElse("");
+        if (!path.isEmpty()
+            && KitFolder.at(Path.of(path)).read() instanceof KitRead.Opened opened) {
+          timed.addAll(Pace.timed(Parts.of(opened.kit()), build));
+        }
+      }
+      return Pace.of(timed);
+    }
+  }
+
+  private Answer answer(Plan plan, Pace.Expected expected, Pace pace) {
     List<String> text = new ArrayList<>();
     for (Step step : plan.steps()) {
       String what = step.refs().isEmpty() ? step.id() : String.join(" ", step.refs());
@@ -112,8 +140,10 @@ final class PlanCommand extends humble.cli.Command {
     text.add(
         String.format(
             Locale.ROOT,
-            "%.0f minutes; %s",
+            "%.0f minutes, eight times in ten %.0f to %.0f; %s",
             plan.minutes(),
+            expected.low(),
+            expected.high(),
             plan.optimal()
                 ? "no order of this school is better"
                 : "bounded search: "
@@ -138,7 +168,11 @@ final class PlanCommand extends humble.cli.Command {
                     "exposure",
                     plan.cost().exposure(),
                     "minutes",
-                    plan.minutes()),
+                    plan.minutes(),
+                    "minutes_80pct",
+                    Answer.object("low", expected.low(), "high", expected.high()),
+                    "paced_by",
+                    pace.seen()),
             "score", plan.cost().score(plan.school()),
             "optimal", plan.optimal(),
             "bound", plan.bound(),

@@ -7,6 +7,7 @@ import humble.core.kit.Caution;
 import humble.core.kit.Enclosure;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
+import humble.core.kit.Handwork;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.Line;
@@ -49,6 +50,7 @@ public final class KitMaker {
   private final List<Peripheral> peripherals = new ArrayList<>();
   private final List<PartPackage> packages = new ArrayList<>();
   private Enclosure enclosure;
+  private Handwork handwork = Handwork.NONE;
 
   /** Starts a kit with one board of 80 × 60 mm. */
   public static KitMaker kit() {
@@ -269,6 +271,12 @@ public final class KitMaker {
     return this;
   }
 
+  /** Sets the coils, wires and modules. */
+  public KitMaker handwork(Handwork work) {
+    handwork = work;
+    return this;
+  }
+
   /** Gives the kit. */
   public Kit make() {
     return new Kit(
@@ -295,7 +303,8 @@ public final class KitMaker {
         enclosure,
         List.<Caution>of(),
         List.copyOf(packages),
-        List.of());
+        List.of(),
+        handwork);
   }
 
   /** Gives the parts of the kit. */

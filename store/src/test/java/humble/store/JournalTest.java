@@ -71,6 +71,11 @@ class JournalTest {
         new BuildEvent.Closed("front"),
         new BuildEvent.Noted("Fit", "ein Öhr, 日本, \n zwei Zeilen"),
         new BuildEvent.Wrong("Power", "rail33"),
+        new BuildEvent.PlansEvenings(90),
+        new BuildEvent.MarksWeighed("led", "long lead", 0.97, true),
+        new BuildEvent.ModuleRead("M1", List.of("GND", "VCC"), "A"),
+        new BuildEvent.Wound("L1", "a", 12),
+        new BuildEvent.JointSeen("R1.1", "dry"),
         new BuildEvent.TookBack(3));
   }
 

@@ -35,6 +35,11 @@ public final class Build {
   private final Map<String, BuildEvent.Turned> views = new LinkedHashMap<>();
   private final Map<String, Set<String>> marks = new LinkedHashMap<>();
   private final Set<String> acknowledged = new LinkedHashSet<>();
+  private final Set<String> doubtfulLines = new LinkedHashSet<>();
+  private final Map<String, BuildEvent.ModuleRead> modules = new LinkedHashMap<>();
+  private final Map<String, Integer> wound = new LinkedHashMap<>();
+  private final SequencedMap<String, String> joints = new LinkedHashMap<>();
+  private int eveningMinutes;
   private final Set<String> doneSteps = new LinkedHashSet<>();
   private final Set<String> fittedRefs = new LinkedHashSet<>();
   private final SequencedMap<String, BuildEvent.GateRead> gateReadings = new LinkedHashMap<>();
@@ -97,6 +102,15 @@ public final class Build {
       case BuildEvent.MarkSeen e ->
           marks.computeIfAbsent(e.step(), key -> new LinkedHashSet<>()).add(e.mark());
       case BuildEvent.Acknowledged e -> acknowledged.add(e.at());
+      case BuildEvent.PlansEvenings e -> eveningMinutes = e.minutes();
+      case BuildEvent.MarksWeighed e -> {
+        if (e.conflict()) {
+          doubtfulLines.add(e.line());
+        }
+      }
+      case BuildEvent.ModuleRead e -> modules.put(e.ref(), e);
+      case BuildEvent.Wound e -> wound.put(e.winding() + "/" + e.coil(), e.turns());
+      case BuildEvent.JointSeen e -> joints.put(e.pin(), e.seen());
       case BuildEvent.Fitted e -> {
         doneSteps.add(e.step());
         fittedRefs.addAll(e.refs());
@@ -217,6 +231,31 @@ public final class Build {
   /** Gives where cautions were acknowledged. */
   public Set<String> acknowledged() {
     return acknowledged;
+  }
+
+  /** Gives the minutes meant for an evening, 0 for no plan of evenings. */
+  public int eveningMinutes() {
+    return eveningMinutes;
+  }
+
+  /** Gives the lines of which one part's marks contradicted each other. */
+  public Set<String> doubtfulLines() {
+    return doubtfulLines;
+  }
+
+  /** Gives what was read on the module {@code ref}. */
+  public Optional<BuildEvent.ModuleRead> module(String ref) {
+    return Optional.ofNullable(modules.get(ref));
+  }
+
+  /** Gives the turns that a coil of a winding has. */
+  public int wound(String winding, String coil) {
+    return wound.getOrDefault(winding + "/" + coil, 0);
+  }
+
+  /** Gives what was seen at joints, by {@code REF.PIN}. */
+  public Map<String, String> joints() {
+    return joints;
   }
 
   /** Gives the steps of the plan that are done. */

@@ -55,6 +55,28 @@ public sealed interface BuildEvent {
   /** A caution was acknowledged. */
   record Acknowledged(String at) implements BuildEvent {}
 
+  /** So many minutes at the bench are meant for an evening; 0 for no plan of evenings. */
+  record PlansEvenings(int minutes) implements BuildEvent {}
+
+  /**
+   * The marks of one part of a line were weighed; {@code lead} is empty while they leave it open.
+   */
+  record MarksWeighed(String line, String lead, double belief, boolean conflict)
+      implements BuildEvent {}
+
+  /** The labels at a module's pins were read; {@code row} is empty where it meets none. */
+  record ModuleRead(String ref, List<String> labels, String row) implements BuildEvent {
+    public ModuleRead {
+      labels = List.copyOf(labels);
+    }
+  }
+
+  /** A coil has so many turns now. */
+  record Wound(String winding, String coil, int turns) implements BuildEvent {}
+
+  /** A joint was looked at under the magnifier. */
+  record JointSeen(String pin, String seen) implements BuildEvent {}
+
   /** A step of the plan was done: a fit, an insertion or a task. */
   record Fitted(String step, List<String> refs, int joints) implements BuildEvent {
     public Fitted {

@@ -3,6 +3,7 @@ package humble.core.intake;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
+import humble.core.kit.Handwork;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
@@ -125,7 +126,8 @@ public final class Intake {
             null,
             List.of(),
             List.copyOf(packages.values()),
-            List.of());
+            List.of(),
+            Handwork.NONE);
     return new Draft(kit, guesses, problems, rowsOf);
   }
 

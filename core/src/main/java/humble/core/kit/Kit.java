@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param cautions cautions
  * @param packages packages the kit brings along
  * @param hosts boards that a conversion goes into
+ * @param handwork coils, wires and modules
  */
 public record Kit(
     String id,
@@ -57,7 +58,8 @@ public record Kit(
     @Nullable Enclosure enclosure,
     List<Caution> cautions,
     List<PartPackage> packages,
-    List<Host> hosts) {
+    List<Host> hosts,
+    Handwork handwork) {
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
@@ -85,7 +87,8 @@ public record Kit(
         enclosure,
         cautions,
         packages,
-        hosts);
+        hosts,
+        handwork);
   }
 
   /** Gives this kit with other supplies. */
@@ -114,7 +117,8 @@ public record Kit(
         enclosure,
         cautions,
         packages,
-        hosts);
+        hosts,
+        handwork);
   }
 
   /** Gives the package of that id: the kit's own first, then the built-in one. */

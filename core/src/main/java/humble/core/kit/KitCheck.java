@@ -37,6 +37,7 @@ public final class KitCheck {
     check.work();
     check.power();
     check.wake();
+    check.handwork();
     check.cycle();
     return List.copyOf(check.findings);
   }
@@ -257,6 +258,42 @@ public final class KitCheck {
     }
     for (int i = 0; i < kit.firmware().targets().size(); i++) {
       knownRef("/firmware/targets/" + i + "/ref", kit.firmware().targets().get(i).ref());
+    }
+  }
+
+  private void handwork() {
+    Handwork work = kit.handwork();
+    for (int i = 0; i < work.windings().size(); i++) {
+      String ref = work.windings().get(i).ref();
+      knownRef("/windings/" + i + "/ref", ref.isEmpty() ? null : ref);
+    }
+    for (int i = 0; i < work.wires().size(); i++) {
+      WireRun wire = work.wires().get(i);
+      if (!wire.task().isEmpty() && kit.task(wire.task()).isEmpty()) {
+        error("/wires/" + i + "/task", "There is no task '" + wire.task() + "'.");
+      }
+    }
+    for (int i = 0; i < work.modules().size(); i++) {
+      ModuleRows module = work.modules().get(i);
+      String at = "/modules/" + i;
+      knownRef(at + "/ref", module.ref());
+      int pins = parts.part(module.ref()).map(part -> part.pack().pins().size()).orElse(0);
+      for (int k = 0; k < module.rows().size(); k++) {
+        int labels = module.rows().get(k).labels().size();
+        if (pins > 0 && labels != pins) {
+          error(
+              at + "/rows/" + k + "/labels",
+              "Row '"
+                  + module.rows().get(k).id()
+                  + "' names "
+                  + labels
+                  + " holes, but "
+                  + module.ref()
+                  + " has "
+                  + pins
+                  + " pins.");
+        }
+      }
     }
   }
 

@@ -36,7 +36,8 @@ public final class Planner {
   private final List<Plan.Blocked> blocked = new ArrayList<>();
   private final List<Phrase> repairs = new ArrayList<>();
 
-  private Planner(Parts parts, School school, Map<String, String> choices, Set<String> lacking) {
+  private Planner(
+      Parts parts, School school, Map<String, String> choices, Set<String> lacking, Pace pace) {
     this.blocks = new Blocks(parts.kit());
     this.parts = parts;
     this.kit = parts.kit();
@@ -47,7 +48,8 @@ public final class Planner {
             choices,
             withDependants(choices, lacking),
             split(),
-            school == School.BLOCKS ? blocks.numbers() : Map.of());
+            school == School.BLOCKS ? blocks.numbers() : Map.of(),
+            pace);
   }
 
   /**
@@ -63,13 +65,14 @@ public final class Planner {
   public static Plan plan(
       Parts parts, School school, Map<String, String> choices, double minutes, Set<String> lacking)
       throws NoPlan {
-    return plan(parts, school, choices, minutes, lacking, List.of());
+    return plan(parts, school, choices, minutes, lacking, List.of(), Pace.USUAL);
   }
 
   /**
    * Plans a kit, then moves steps as somebody wished. A move that breaks a hard fact, or names what
    * the plan does not have, is left out.
    *
+   * @param pace whose minutes are reckoned with; the order does not hang on them
    * @throws NoPlan when the hard facts run in a circle, or the kit has no sheet or blocks to go by
    */
   public static Plan plan(
@@ -78,7 +81,8 @@ public final class Planner {
       Map<String, String> choices,
       double minutes,
       Set<String> lacking,
-      List<Move> moves)
+      List<Move> moves,
+      Pace pace)
       throws NoPlan {
     boolean unknown =
         school == School.SHEET && parts.kit().sheet().isEmpty()
@@ -88,7 +92,7 @@ public final class Planner {
           school == School.SHEET ? "The kit brings no sheet of its own." : "The kit has no blocks.",
           List.of());
     }
-    Planner planner = new Planner(parts, school, choices, lacking);
+    Planner planner = new Planner(parts, school, choices, lacking, pace);
     if (school == School.SHEET) {
       return planner.finish(planner.moved(planner.bySheet(), moves), minutes);
     }
@@ -120,7 +124,7 @@ public final class Planner {
     if (lacking.isEmpty()) {
       return out;
     }
-    Work all = new Work(parts, choices, Set.of(), apart(lacking), Map.of());
+    Work all = new Work(parts, choices, Set.of(), apart(lacking), Map.of(), Pace.USUAL);
     lacking.forEach(ref -> blocked.add(new Plan.Blocked(ref, ref)));
     Deque<String> open = new ArrayDeque<>(out);
     while (!open.isEmpty()) {
@@ -262,7 +266,7 @@ public final class Planner {
    */
   public static Optional<Phrase> refusal(
       Parts parts, Plan plan, Map<String, String> choices, Set<String> lacking, Move move) {
-    Planner planner = new Planner(parts, plan.school(), choices, lacking);
+    Planner planner = new Planner(parts, plan.school(), choices, lacking, Pace.USUAL);
     List<Node> order = new ArrayList<>();
     for (Step step : plan.steps()) {
       Node node = planner.work.byName().get(step.id());

@@ -35,6 +35,7 @@ final class Work {
   private static final double CARRIES_MA = 1e-6;
 
   private final Parts parts;
+  private final Pace pace;
   private final Kit kit;
   private final Map<String, String> choices;
   private final Set<String> leftOut;
@@ -51,14 +52,17 @@ final class Work {
    * @param lacking parts, tasks and gates that are left out
    * @param split a key by part: parts with different keys are not fitted together
    * @param blockOf number of the block by part or gate, empty where blocks do not matter
+   * @param pace whose minutes are reckoned with
    */
   Work(
       Parts parts,
       Map<String, String> choices,
       Set<String> lacking,
       Map<String, String> split,
-      Map<String, Integer> blockOf) {
+      Map<String, Integer> blockOf,
+      Pace pace) {
     this.parts = parts;
+    this.pace = pace;
     this.split = Map.copyOf(split);
     this.blockOf = Map.copyOf(blockOf);
     this.kit = parts.kit();
@@ -177,7 +181,7 @@ final class Work {
           refs,
           place.side(),
           0,
-          Minutes.INSERT * refs.size());
+          pace.inserting(refs.size()));
       return;
     }
     int joints = 0;
@@ -191,7 +195,7 @@ final class Work {
         refs,
         place.side(),
         joints,
-        Minutes.fitting(part, refs.size(), joints));
+        pace.fitting(part, refs.size(), joints));
   }
 
   private void tasks() {

@@ -278,7 +278,7 @@ class PlannerTest {
   private static Work work(Parts parts, School school) {
     Map<String, Integer> blocks =
         school == School.BLOCKS ? new Blocks(parts.kit()).numbers() : Map.of();
-    return new Work(parts, Map.of(), Set.of(), Map.of(), blocks);
+    return new Work(parts, Map.of(), Set.of(), Map.of(), blocks, Pace.USUAL);
   }
 
   private static KitMaker randomKit(Random random, int parts) {
@@ -404,7 +404,8 @@ class PlannerTest {
             Map.of(),
             0,
             Set.of(),
-            List.of(legal, illegal, new Move("fit:R1", "")));
+            List.of(legal, illegal, new Move("fit:R1", "")),
+            Pace.USUAL);
     assertThat(ids(moved)).containsExactly("fit:R3", "fit:R1", "fit:R2");
   }
 

@@ -134,6 +134,11 @@ public final class BookStage implements Stage {
       case BuildEvent.DisplaySet e -> StageId.WAKE;
       case BuildEvent.Woke e -> StageId.WAKE;
       case BuildEvent.Closed e -> StageId.CLOSE;
+      case BuildEvent.PlansEvenings e -> StageId.PLAN;
+      case BuildEvent.MarksWeighed e -> StageId.FIT;
+      case BuildEvent.ModuleRead e -> StageId.FIT;
+      case BuildEvent.Wound e -> StageId.FIT;
+      case BuildEvent.JointSeen e -> null;
       case BuildEvent.Began e -> null;
       case BuildEvent.Turned e -> null;
       case BuildEvent.MarkSeen e -> null;

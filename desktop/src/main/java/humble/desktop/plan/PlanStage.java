@@ -2,6 +2,7 @@ package humble.desktop.plan;
 
 import humble.core.build.BuildEvent;
 import humble.core.route.Move;
+import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
@@ -27,6 +28,9 @@ import java.util.Optional;
  * it.
  */
 public final class PlanStage implements Stage {
+  /** Lengths of an evening that the key goes through, in minutes; 0 plans none. */
+  private static final List<Integer> EVENINGS = List.of(0, 60, 90, 120, 180);
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
@@ -90,6 +94,14 @@ public final class PlanStage implements Stage {
           plus();
           desk.refresh();
         });
+    evenings(card, plan, reckoned.get());
+    card.hint(
+        "E",
+        words.say("plan.evenings.key"),
+        () -> {
+          letter('E');
+          desk.refresh();
+        });
     card.hint("4 6", words.say("plan.walk"), () -> digitNow(6));
     if (here != null) {
       card.hint("5", words.say(lifted.isEmpty() ? "plan.lift" : "plan.drop"), () -> digitNow(5));
@@ -102,6 +114,27 @@ public final class PlanStage implements Stage {
           desk.go(StageId.PLAN);
         });
     return card.go(words.say("plan.go"));
+  }
+
+  /** How long it all takes at this bench's own pace, and how many evenings that makes. */
+  private void evenings(Card.Maker card, Plan plan, Reckoned reckoned) {
+    Pace pace = reckoned.pace();
+    Pace.Expected expected = pace.expected(open.parts(), plan.steps());
+    card.why(
+        pace.seen() == 0
+            ? words.say("plan.pace.usual", time(expected.low()), time(expected.high()))
+            : words.say("plan.pace.own", time(expected.low()), time(expected.high()), pace.seen()));
+    if (!plan.sessions().isEmpty()) {
+      card.why(words.say("plan.evenings", plan.sessions().size(), open.build().eveningMinutes()));
+    }
+  }
+
+  @Override
+  public void letter(char letter) {
+    if (letter == 'E') {
+      int now = EVENINGS.indexOf(open.build().eveningMinutes());
+      open.act(new BuildEvent.PlansEvenings(EVENINGS.get((now + 1) % EVENINGS.size())));
+    }
   }
 
   private void digitNow(int digit) {
@@ -171,7 +204,15 @@ public final class PlanStage implements Stage {
                   }
                 }));
     return new SkylineMat(
-        words.say("plan.mat"), all, others, here, lifted, open.build(), open.kit(), words);
+        words.say("plan.mat"),
+        all,
+        plan().map(Plan::sessions).orElse(List.of()),
+        others,
+        here,
+        lifted,
+        open.build(),
+        open.kit(),
+        words);
   }
 
   @Override

@@ -2,13 +2,16 @@ package humble.desktop.plan;
 
 import humble.core.build.Build;
 import humble.core.kit.Kit;
+import humble.core.route.Plan;
 import humble.core.route.Step;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.session.Progress;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The skyline: one column a step, as tall as the part; gates are octagon posts, turns are folds.
@@ -16,6 +19,7 @@ import java.util.List;
 record SkylineMat(
     String title,
     List<Step> steps,
+    List<Plan.Session> evenings,
     List<Other> others,
     String here,
     String lifted,
@@ -50,8 +54,10 @@ record SkylineMat(
     int level = 0;
     int below = 0;
     double done = 30;
+    Map<Integer, double[]> reach = new HashMap<>();
     for (Step step : steps) {
       double width = width(step) * unit;
+      reach.put(step.n(), new double[] {x, x + width});
       boolean named = step.act() == Step.Act.TASK || step.act() == Step.Act.GATE;
       column(pen, step, x, width, base, scale, named ? below++ : level++);
       x += width;
@@ -62,6 +68,24 @@ record SkylineMat(
     pen.line(30, base + 62, w - 30, base + 62, Token.COPPER_PALE, 8);
     if (done > 30) {
       pen.line(30, base + 62, done - 4, base + 62, Token.COPPER, 8);
+    }
+    for (int i = 0; i < evenings.size(); i++) {
+      evening(pen, i + 1, evenings.get(i), reach, base + 62);
+    }
+  }
+
+  /** A piece of the track that one evening takes, and a gap where it may rest. */
+  private void evening(
+      Pen pen, int number, Plan.Session evening, Map<Integer, double[]> reach, double y) {
+    double[] from = reach.get(evening.from());
+    double[] to = reach.get(evening.to());
+    if (from == null || to == null) {
+      return;
+    }
+    pen.line(to[1], y - 9, to[1], y + 9, Token.INK, 2);
+    String text = words.say("plan.evening", number, Math.round(evening.minutes()));
+    if (to[1] - from[0] > Pen.width(text, 13, true) + 16) {
+      pen.tag(text, (from[0] + to[1]) / 2, y, 13, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
     }
   }
 

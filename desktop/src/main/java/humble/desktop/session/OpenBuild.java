@@ -11,6 +11,7 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.route.Move;
+import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.stock.Stocktake;
@@ -27,6 +28,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -44,6 +46,8 @@ public final class OpenBuild {
   private final Executor later;
   private final Runnable changed;
   private final Set<String> restored = new HashSet<>();
+  private final Supplier<Pace> paceOfBench;
+  private @Nullable Pace pace;
   private Build build;
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
@@ -55,6 +59,7 @@ public final class OpenBuild {
       KitFolder folder,
       Kit kit,
       Build build,
+      Supplier<Pace> paceOfBench,
       Executor background,
       Executor later,
       Runnable changed) {
@@ -63,6 +68,7 @@ public final class OpenBuild {
     this.kit = kit;
     this.parts = Parts.of(kit);
     this.build = build;
+    this.paceOfBench = paceOfBench;
     this.background = background;
     this.later = later;
     this.changed = changed;
@@ -76,7 +82,8 @@ public final class OpenBuild {
     build = build.with(journal.append(build.id(), event));
     if (event instanceof BuildEvent.Chose
         || event instanceof BuildEvent.Counted
-        || event instanceof BuildEvent.Moved) {
+        || event instanceof BuildEvent.Moved
+        || event instanceof BuildEvent.PlansEvenings) {
       reckon();
     }
   }
@@ -99,17 +106,22 @@ public final class OpenBuild {
         || (now != null
             && now.choices().equals(choices)
             && now.lacking().equals(lacking)
-            && now.moves().equals(moves()))) {
+            && now.moves().equals(moves())
+            && now.eveningMinutes() == build.eveningMinutes())) {
       return;
     }
     reckoning = true;
     List<Move> moves = moves();
+    int evening = build.eveningMinutes();
+    Pace known = pace;
     background.execute(() -> {
-      Reckoned result = Reckoned.of(parts, choices, lacking, moves);
+      Pace own = known == null ? paceOfBench.get() : known;
+      Reckoned result = Reckoned.of(parts, choices, lacking, moves, evening, own);
       later.execute(() -> {
         if (closed) {
           return;
         }
+        pace = own;
         reckoned = result;
         reckoning = false;
         reckon();
@@ -124,6 +136,7 @@ public final class OpenBuild {
         .filter(r ->
             r.choices().equals(build.choices())
                 && r.moves().equals(moves())
+                && r.eveningMinutes() == build.eveningMinutes()
                 && r.lacking()
                     .equals(Stocktake.missingRefs(kit, build.choices(), build.counted())));
   }

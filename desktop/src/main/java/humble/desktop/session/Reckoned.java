@@ -1,12 +1,14 @@
 package humble.desktop.session;
 
 import humble.core.casing.CaseFit;
+import humble.core.craft.Heat;
 import humble.core.kit.Gate;
 import humble.core.kit.Parts;
 import humble.core.power.Expectation;
 import humble.core.power.GateReckoning;
 import humble.core.route.Move;
 import humble.core.route.NoPlan;
+import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
@@ -28,6 +30,9 @@ import org.jspecify.annotations.Nullable;
  * @param choices choices it was computed for
  * @param lacking parts it was computed without
  * @param moves steps moved by hand
+ * @param eveningMinutes minutes meant for an evening, 0 for none
+ * @param pace whose minutes the plans reckon with
+ * @param watts heat by part, in watts
  * @param plans plans by school; a kit whose facts run in a circle has none
  * @param expectations readings by gate
  * @param caseFit fit of the case
@@ -37,6 +42,9 @@ public record Reckoned(
     Map<String, String> choices,
     Set<String> lacking,
     List<Move> moves,
+    int eveningMinutes,
+    Pace pace,
+    Map<String, Double> watts,
     Map<School, Plan> plans,
     Map<String, Expectation> expectations,
     CaseFit caseFit,
@@ -44,10 +52,16 @@ public record Reckoned(
 
   /** Computes everything for {@code choices}. */
   public static Reckoned of(
-      Parts parts, Map<String, String> choices, Set<String> lacking, List<Move> moves) {
+      Parts parts,
+      Map<String, String> choices,
+      Set<String> lacking,
+      List<Move> moves,
+      int eveningMinutes,
+      Pace pace) {
     Map<School, Plan> plans = new EnumMap<>(School.class);
     for (School school : School.values()) {
-      plan(parts, school, choices, lacking, moves).ifPresent(plan -> plans.put(school, plan));
+      plan(parts, school, choices, lacking, moves, eveningMinutes, pace)
+          .ifPresent(plan -> plans.put(school, plan));
     }
     GateReckoning reckoning = new GateReckoning(parts);
     Map<String, Expectation> expectations = new LinkedHashMap<>();
@@ -58,17 +72,25 @@ public record Reckoned(
         Map.copyOf(choices),
         new TreeSet<>(lacking),
         List.copyOf(moves),
+        eveningMinutes,
+        pace,
+        Heat.watts(parts),
         plans,
         expectations,
         CaseFit.of(parts.kit(), choices),
-        reach(parts, choices, lacking, plans.get(School.LOW)));
+        reach(parts, choices, lacking, plans.get(School.LOW), pace));
   }
 
   private static Optional<Reach> reach(
-      Parts parts, Map<String, String> choices, Set<String> lacking, @Nullable Plan now) {
+      Parts parts,
+      Map<String, String> choices,
+      Set<String> lacking,
+      @Nullable Plan now,
+      Pace pace) {
     return lacking.isEmpty() || now == null
         ? Optional.empty()
-        : plan(parts, School.LOW, choices, Set.of(), List.of()).map(whole -> Reach.of(whole, now));
+        : plan(parts, School.LOW, choices, Set.of(), List.of(), 0, pace)
+            .map(whole -> Reach.of(whole, now));
   }
 
   private static Optional<Plan> plan(
@@ -76,9 +98,12 @@ public record Reckoned(
       School school,
       Map<String, String> choices,
       Set<String> lacking,
-      List<Move> moves) {
+      List<Move> moves,
+      int eveningMinutes,
+      Pace pace) {
     try {
-      return Optional.of(Planner.plan(parts, school, choices, 0, lacking, moves));
+      return Optional.of(
+          Planner.plan(parts, school, choices, eveningMinutes, lacking, moves, pace));
     } catch (NoPlan e) {
       return Optional.empty();
     }

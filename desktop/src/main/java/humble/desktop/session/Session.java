@@ -169,7 +169,14 @@ public final class Session {
     open().ifPresent(OpenBuild::close);
     open =
         new OpenBuild(
-            journal, KitFolder.at(path), kit, build, background, later, () -> changed.run());
+            journal,
+            KitFolder.at(path),
+            kit,
+            build,
+            new PaceOfBench(journal.file()),
+            background,
+            later,
+            () -> changed.run());
   }
 
   /** Lays the build last worked on onto the bench, when there is one that can be opened. */

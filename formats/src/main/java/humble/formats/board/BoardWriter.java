@@ -3,6 +3,7 @@ package humble.formats.board;
 import humble.core.kit.Board;
 import humble.core.kit.LeadClass;
 import humble.core.kit.PackagePin;
+import humble.core.kit.PadSize;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
@@ -28,9 +29,6 @@ import java.util.zip.ZipOutputStream;
  * and are not invented.
  */
 public final class BoardWriter {
-  private static final double PAD_MM = 1.6;
-  private static final double FLAT_PAD_MM = 1.2;
-  private static final double HOLE_MM = 0.9;
   private static final double MASK_MORE_MM = 0.1;
   private static final double LINE_MM = 0.15;
 
@@ -138,7 +136,7 @@ public final class BoardWriter {
 
   /** Pin 1 is square, the others round. */
   private static String shape(Pad pad, double more) {
-    double size = (pad.through() ? PAD_MM : FLAT_PAD_MM) + more;
+    double size = (pad.through() ? PadSize.THROUGH_MM : PadSize.FLAT_MM) + more;
     return pad.pin().number().equals("1")
         ? String.format(Locale.ROOT, "R,%.3fX%.3f", size, size)
         : String.format(Locale.ROOT, "C,%.3f", size);
@@ -185,7 +183,8 @@ public final class BoardWriter {
   private String drill() {
     StringBuilder out = new StringBuilder("M48\nMETRIC,TZ,000.000\n");
     out.append(
-        String.format(Locale.ROOT, "T1C%.3f%n", HOLE_MM).replace(System.lineSeparator(), "\n"));
+        String.format(Locale.ROOT, "T1C%.3f%n", PadSize.HOLE_MM)
+            .replace(System.lineSeparator(), "\n"));
     out.append("%\nT1\n");
     for (Pad pad : pads()) {
       if (pad.through()) {
@@ -214,7 +213,9 @@ public final class BoardWriter {
               net.isEmpty() ? "N/C" : net,
               pad.part().ref(),
               pad.pin().number(),
-              pad.through() ? String.format(Locale.ROOT, "D%04dP", Math.round(HOLE_MM * 1000)) : "",
+              pad.through()
+                  ? String.format(Locale.ROOT, "D%04dP", Math.round(PadSize.HOLE_MM * 1000))
+                  : "",
               pad.through() ? 0 : pad.side() == Side.TOP ? 1 : 2,
               Math.round(pad.at().xMm() * 1000),
               Math.round(pad.at().yMm() * 1000)));

@@ -47,7 +47,7 @@ final class KitJson {
     if (!"humble-kit/1".equals(root.needText("format"))) {
       root.error("format", "This is not \"humble-kit/1\".");
     }
-    root.known("author", "licence", "tools", "trims", "proofs", "windings", "faults");
+    root.known("author", "licence", "tools", "trims", "proofs", "faults");
     Kit kit =
         new Kit(
             root.needText("id"),
@@ -76,7 +76,8 @@ final class KitJson {
             root.each("packages", KitJson::partPackage),
             root.each(
                 "hosts",
-                c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))));
+                c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))),
+            HandworkJson.read(root));
     root.noteUnread();
     return kit;
   }

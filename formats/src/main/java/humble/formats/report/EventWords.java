@@ -33,6 +33,15 @@ public final class EventWords {
       case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());
       case BuildEvent.MarkSeen e -> words.say("event.mark", e.mark(), e.step());
       case BuildEvent.Acknowledged e -> words.say("event.acknowledged", e.at());
+      case BuildEvent.PlansEvenings e -> words.say("event.evenings", e.minutes());
+      case BuildEvent.MarksWeighed e ->
+          words.say(e.conflict() ? "event.marks-conflict" : "event.marks", e.line(), e.lead());
+      case BuildEvent.ModuleRead e ->
+          e.row().isEmpty()
+              ? words.say("event.module-none", e.ref(), e.labels())
+              : words.say("event.module", e.ref(), e.labels(), e.row());
+      case BuildEvent.Wound e -> words.say("event.wound", e.winding(), e.coil(), e.turns());
+      case BuildEvent.JointSeen e -> words.say("event.joint", e.pin(), e.seen());
       case BuildEvent.Fitted e ->
           e.refs().isEmpty()
               ? words.say("event.task", e.step())

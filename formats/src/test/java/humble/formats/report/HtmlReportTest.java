@@ -121,6 +121,13 @@ class HtmlReportTest {
             new BuildEvent.Closed("closed"),
             new BuildEvent.Noted("Fit", "x"),
             new BuildEvent.Wrong("Fit", "x"),
+            new BuildEvent.PlansEvenings(90),
+            new BuildEvent.MarksWeighed("led", "long lead", 0.97, true),
+            new BuildEvent.MarksWeighed("led", "long lead", 0.97, false),
+            new BuildEvent.ModuleRead("M1", List.of("GND", "VCC"), "A"),
+            new BuildEvent.ModuleRead("M1", List.of("VCC", "GND"), ""),
+            new BuildEvent.Wound("L1", "a", 12),
+            new BuildEvent.JointSeen("R1.1", "dry"),
             new BuildEvent.TookBack(3));
     assertThat(all.stream().map(Object::getClass).distinct())
         .hasSameSizeAs(BuildEvent.class.getPermittedSubclasses());
