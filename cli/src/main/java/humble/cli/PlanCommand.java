@@ -200,6 +200,7 @@ final class PlanCommand extends humble.cli.Command {
         "do", step.act().text(),
         "refs", step.refs(),
         "id", step.id(),
+        "board", step.board().isEmpty() ? null : step.board(),
         "side", step.side() == null ? null : step.side().text(),
         "height_mm", step.heightMm(),
         "minutes", step.minutes(),

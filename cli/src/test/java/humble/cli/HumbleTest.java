@@ -147,7 +147,8 @@ class HumbleTest {
         .contains(
             "school", "steps", "cost", "score", "optimal", "sessions", "blocked", "violations");
     assertThat(keys(plan.get("steps").get(0)))
-        .containsExactly("n", "do", "refs", "id", "side", "height_mm", "minutes", "because");
+        .containsExactly(
+            "n", "do", "refs", "id", "board", "side", "height_mm", "minutes", "because");
     plan.get("steps").forEach(step -> assertThat(step.get("because").size()).isPositive());
     // J2 is held by the display while both are soldered, so it follows three taller parts.
     assertThat(plan.get("cost").get("inversions").intValue()).isEqualTo(3);

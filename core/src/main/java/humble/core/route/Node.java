@@ -14,6 +14,8 @@ record Node(
     Step.Act act,
     String id,
     List<String> refs,
+    String board,
+    int face,
     @Nullable Side side,
     @Nullable PartKind kind,
     @Nullable LeadClass lead,

@@ -217,7 +217,7 @@ final class OrderSearch {
     Cost cost = state.cost();
     int i = node.index();
     return new Cost(
-        cost.turns() + (last != null && last.side() != node.side() ? 1 : 0),
+        cost.turns() + (last != null && last.face() != node.face() ? 1 : 0),
         cost.toolChanges() + (last != null && last.lead() != node.lead() ? 1 : 0),
         cost.changes() + (last != null && last.kind() != node.kind() ? 1 : 0),
         cost.inversions() + order.left(order.taller[i], done),
@@ -349,7 +349,7 @@ final class OrderSearch {
     }
 
     private void pair(Node a, Node b) {
-      boolean above = a.droppedIn() && b.droppedIn() && a.side() == b.side();
+      boolean above = a.droppedIn() && b.droppedIn() && a.face() == b.face();
       if (above && a.heightMm() > b.heightMm() + TALLER_MM) {
         set(taller[a.index()], b.index());
       }
@@ -372,7 +372,7 @@ final class OrderSearch {
               a.index() < b.index()
                   && a.isFit()
                   && b.isFit()
-                  && a.side() == b.side()
+                  && a.face() == b.face()
                   && a.kind() == b.kind()
                   && a.lead() == b.lead()
                   && a.heightMm() == b.heightMm()
@@ -495,7 +495,7 @@ final class OrderSearch {
           continue;
         }
         joints += a.joints();
-        sides |= 1 << ordinal(a.side());
+        sides |= bit(a);
         leads |= 1 << ordinal(a.lead());
         kinds |= 1L << ordinal(a.kind());
         for (int w = 0; w < words; w++) {
@@ -518,13 +518,20 @@ final class OrderSearch {
     Cost least(Rest rest, int last) {
       Node node = nodes.get(last);
       return new Cost(
-          Integer.bitCount(rest.sides() | 1 << ordinal(node.side())) - 1,
+          Integer.bitCount(rest.sides() | bit(node)) - 1,
           Integer.bitCount(rest.leads() | 1 << ordinal(node.lead())) - 1,
           Long.bitCount(rest.kinds() | 1L << ordinal(node.kind())) - 1,
           rest.inversions(),
           rest.exposure(),
           rest.breaks(),
           0);
+    }
+
+    /**
+     * One bit a face; boards beyond what an int holds share the last, which only loosens a bound.
+     */
+    private static int bit(Node node) {
+      return 1 << Math.min(node.face(), Integer.SIZE - 2);
     }
 
     private static int ordinal(@Nullable Enum<?> value) {

@@ -287,7 +287,7 @@ public final class Planner {
       int joints = 0;
       int breaks = 0;
       for (Node b : fits.subList(i + 1, fits.size())) {
-        boolean above = a.droppedIn() && b.droppedIn() && a.side() == b.side();
+        boolean above = a.droppedIn() && b.droppedIn() && a.face() == b.face();
         inversions += above && a.heightMm() > b.heightMm() + OrderSearch.TALLER_MM ? 1 : 0;
         joints += b.joints();
         breaks += a.block() > b.block() ? 1 : 0;
@@ -295,7 +295,7 @@ public final class Planner {
       cost =
           cost.plus(
               new Cost(
-                  last.side() == a.side() ? 0 : 1,
+                  last.face() == a.face() ? 0 : 1,
                   last.lead() == a.lead() ? 0 : 1,
                   last.kind() == a.kind() ? 0 : 1,
                   inversions,
@@ -330,8 +330,8 @@ public final class Planner {
     int[] order = found.order().stream().mapToInt(Node::index).toArray();
     for (int i = 0; i < order.length; i++) {
       Node node = work.nodes().get(order[i]);
-      if (node.isFit() && lastFit != null && lastFit.side() != node.side()) {
-        steps.add(turn(steps.size() + 1, node));
+      if (node.isFit() && lastFit != null && lastFit.face() != node.face()) {
+        steps.add(turn(steps.size() + 1, lastFit, node));
       }
       steps.add(
           new Step(
@@ -339,6 +339,7 @@ public final class Planner {
               node.act(),
               node.refs(),
               node.id(),
+              node.board(),
               node.side(),
               node.heightMm(),
               node.minutes(),
@@ -358,13 +359,17 @@ public final class Planner {
         repairs);
   }
 
-  private static Step turn(int n, Node node) {
-    Phrase because = Phrase.of("route.turn", node.refs().getFirst());
+  private static Step turn(int n, Node last, Node node) {
+    Phrase because =
+        last.board().equals(node.board())
+            ? Phrase.of("route.turn", node.refs().getFirst())
+            : Phrase.of("route.take-up", node.refs().getFirst(), node.board());
     return new Step(
         n,
         Step.Act.TURN,
         List.of(),
         "turn:" + n,
+        node.board(),
         node.side(),
         0,
         Minutes.TURN,

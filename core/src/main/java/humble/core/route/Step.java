@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param act what is done
  * @param refs parts handled, in natural order
  * @param id id of the task, gate or option, or the group's own; unique in the plan
+ * @param board board it is done on, empty when it does not matter
  * @param side side it is done on, null when it does not matter
  * @param heightMm height over the board, 0 where nothing is fitted
  * @param minutes expected time
@@ -23,6 +24,7 @@ public record Step(
     Act act,
     List<String> refs,
     String id,
+    String board,
     @Nullable Side side,
     double heightMm,
     double minutes,

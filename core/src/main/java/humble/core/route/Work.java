@@ -22,6 +22,7 @@ import humble.core.kit.Side;
 import humble.core.kit.Task;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +43,7 @@ final class Work {
   private final Map<String, String> split;
   private final Map<String, Integer> blockOf;
   private final Map<Integer, Integer> jigOf = new LinkedHashMap<>();
+  private final Map<String, Integer> faces = new HashMap<>();
   private final List<Node> nodes = new ArrayList<>();
   private final Map<String, Node> byName = new LinkedHashMap<>();
   private final Facts facts = new Facts();
@@ -231,6 +233,8 @@ final class Work {
             act,
             id,
             refs,
+            place == null ? "" : place.board(),
+            face(place),
             side,
             part == null ? null : part.line().kind(),
             lead,
@@ -243,6 +247,12 @@ final class Work {
     nodes.add(node);
     byName.put(id, node);
     refs.forEach(ref -> byName.put(ref, node));
+  }
+
+  /** Gives a number to each side of each board: what lies up at one time. */
+  private int face(@Nullable Place place) {
+    String key = place == null ? "" : place.board() + "/" + place.side();
+    return faces.computeIfAbsent(key, k -> faces.size());
   }
 
   private void partFacts() {
@@ -345,8 +355,12 @@ final class Work {
             at -> PinRef.parse(at).flatMap(pin -> parts.socketOf(pin.ref())).ifPresent(refs::add));
     // What the regulator's rails lean on goes in before power too: a regulator may swing without
     // its capacitors.
+    Set<String> powered = new TreeSet<>();
+    refs.forEach(
+        ref -> parts.part(ref).flatMap(Part::placed).ifPresent(spot -> powered.add(spot.board())));
     for (Part part : parts.all()) {
-      if (part.line().kind() == PartKind.CAPACITOR_POLARISED && part.place() != null) {
+      if (part.line().kind() == PartKind.CAPACITOR_POLARISED
+          && part.placed().map(spot -> powered.contains(spot.board())).orElse(false)) {
         refs.add(part.ref());
       }
     }
