@@ -11,8 +11,6 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SequencedMap;
 import org.ejml.data.DMatrixRMaj;
-import org.ejml.dense.row.factory.LinearSolverFactory_DDRM;
-import org.ejml.interfaces.linsol.LinearSolverDense;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -89,7 +87,7 @@ public final class DcSolver {
   private final class Run {
     private final Circuit circuit;
     private final Nodal nodal;
-    private final LinearSolverDense<DMatrixRMaj> lu;
+    private final BlockLu lu = new BlockLu();
     private final DMatrixRMaj next;
     private double[] volts;
     private int steps;
@@ -97,7 +95,6 @@ public final class DcSolver {
     Run(Circuit circuit) {
       this.circuit = circuit;
       this.nodal = new Nodal(circuit.nodeCount());
-      this.lu = LinearSolverFactory_DDRM.lu(Math.max(1, circuit.nodeCount()));
       this.next = new DMatrixRMaj(circuit.nodeCount(), 1);
       this.volts = new double[circuit.nodeCount()];
     }
@@ -119,7 +116,7 @@ public final class DcSolver {
       for (int step = 1; step <= mostSteps; step++) {
         steps++;
         boolean devicesSettled = stamp(leakS);
-        if (!lu.setA(nodal.conductance.copy()) || !finite()) {
+        if (!lu.setA(nodal.conductance) || !finite()) {
           return OptionalInt.empty();
         }
         lu.solve(nodal.current, next);
@@ -259,11 +256,10 @@ public final class DcSolver {
     private boolean[] floating() {
       boolean[] floating = new boolean[circuit.nodeCount()];
       stamp(0);
-      if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance.copy())) {
-        DMatrixRMaj inverse = new DMatrixRMaj(circuit.nodeCount(), circuit.nodeCount());
-        lu.invert(inverse);
+      if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance)) {
+        double[] resistance = lu.inverseDiagonal(circuit.nodeCount());
         for (int i = 0; i < floating.length; i++) {
-          floating[i] = !(Math.abs(inverse.get(i, i)) < FLOATING_OHM);
+          floating[i] = !(Math.abs(resistance[i]) < FLOATING_OHM);
         }
       }
       return floating;

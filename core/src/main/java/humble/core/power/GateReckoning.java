@@ -17,8 +17,10 @@ import humble.core.kit.Supply;
 import humble.core.units.Band;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -45,7 +47,10 @@ public final class GateReckoning {
     this.kit = parts.kit();
   }
 
-  private record Point(double volts, double ma, boolean limited) {}
+  /** Parts that carry less than this change nothing when their value moves. */
+  private static final double CARRIES_MA = 1e-6;
+
+  private record Point(double volts, double ma, boolean limited, Set<String> carrying) {}
 
   /**
    * Computes what {@code gate} should read; empty when it is no voltage or the circuit has no
@@ -98,7 +103,9 @@ public final class GateReckoning {
     for (Part part : parts.all()) {
       Double tolerance = part.line().tolerancePct();
       Model moved =
-          tolerance == null ? null : scaled(part.model(), 1 + tolerance / 100 / TOLERANCE_SIGMAS);
+          tolerance == null || !nominal.carrying.contains(part.ref())
+              ? null
+              : scaled(part.model(), 1 + tolerance / 100 / TOLERANCE_SIGMAS);
       if (moved != null) {
         Point at = point(KitEdits.withModel(kit, part.ref(), moved), gate, state, List.of());
         if (at != null) {
@@ -194,6 +201,18 @@ public final class GateReckoning {
     return faults;
   }
 
+  private static Set<String> carrying(DcResult result) {
+    Set<String> carrying = new HashSet<>(result.regulators().keySet());
+    result
+        .parts()
+        .forEach((ref, current) -> {
+          if (Math.abs(current.ma()) > CARRIES_MA) {
+            carrying.add(ref);
+          }
+        });
+    return carrying;
+  }
+
   private @Nullable Point point(Kit edited, Gate gate, BoardState state, List<Fault> faults) {
     Parts index = edited == kit ? parts : Parts.of(edited);
     return switch (new DcSolver(index).solve(state, faults)) {
@@ -208,7 +227,8 @@ public final class GateReckoning {
             : new Point(
                 (plus == null ? 0 : plus) - (minus == null ? 0 : minus),
                 shown.ma(),
-                shown.limited());
+                shown.limited(),
+                carrying(result));
       }
     };
   }
