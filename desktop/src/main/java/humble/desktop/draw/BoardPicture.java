@@ -2,11 +2,13 @@ package humble.desktop.draw;
 
 import humble.core.kit.PackagePin;
 import humble.core.kit.Part;
-import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.core.kit.Side;
 import humble.core.orient.BoardView;
+import humble.core.picture.Piece;
+import humble.core.picture.TopView;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -16,19 +18,116 @@ import java.util.Set;
  * side by shape: its pads are ringed joints and the parts behind it are only outlines.
  */
 public final class BoardPicture {
+  private static final double TEETH_PX = 9;
+  private static final double TOOTH_PX = 22;
+
+  /** Larger parts are lit by their outline: a glow would cover their neighbours. */
+  private static final double LARGEST_GLOW_PX = 60;
+
+  /** No body of the packages reaches further beyond its pins. */
+  private static final double LARGEST_OVERHANG_MM = 18;
+
   private final Parts parts;
   private final BoardView view;
   private final double scale;
   private final double left;
   private final double bottom;
 
+  private final Area box;
+  private final boolean whole;
+
   /** Lays a board into a rectangle of the mat. */
   public BoardPicture(Parts parts, BoardView view, double x, double y, double w, double h) {
     this.parts = parts;
     this.view = view;
-    this.scale = Math.min(w / view.widthMm(), h / view.heightMm());
+    this.box = Area.of(x, y, x + w, y + h);
+    this.whole = true;
+    this.scale =
+        Math.min((w - 2 * TEETH_PX) / view.widthMm(), (h - 2 * TEETH_PX) / view.heightMm());
     this.left = x + (w - view.widthMm() * scale) / 2;
     this.bottom = y + (h + view.heightMm() * scale) / 2;
+  }
+
+  private BoardPicture(
+      Parts parts, BoardView view, Area box, double scale, double left, double bottom) {
+    this.parts = parts;
+    this.view = view;
+    this.box = box;
+    this.whole = false;
+    this.scale = scale;
+    this.left = left;
+    this.bottom = bottom;
+  }
+
+  /**
+   * Lays a piece of a board into a rectangle of the mat, as under a magnifier.
+   *
+   * @param at middle of the piece, board coordinates from the top
+   * @param acrossMm height of the piece, in millimetres
+   */
+  public static BoardPicture closeUp(
+      Parts parts,
+      BoardView view,
+      double x,
+      double y,
+      double w,
+      double h,
+      PointMm at,
+      double acrossMm) {
+    double scale = h / acrossMm;
+    PointMm seen = view.seen(at);
+    return new BoardPicture(
+        parts,
+        view,
+        Area.of(x, y, x + w, y + h),
+        scale,
+        x + w / 2 - seen.xMm() * scale,
+        y + h / 2 + seen.yMm() * scale);
+  }
+
+  /** Tells whether any of a part can be seen in the rectangle. */
+  private boolean inSight(Part part, Place place) {
+    if (whole) {
+      return true;
+    }
+    double[] at = px(place.at());
+    double reach = (reach(part) + LARGEST_OVERHANG_MM) * scale;
+    return box.meets(Area.of(at[0] - reach, at[1] - reach, at[0] + reach, at[1] + reach));
+  }
+
+  /**
+   * The solder side has teeth all round, the cut leads that a hand feels there; the component side
+   * has a plain edge.
+   */
+  private void teeth(Pen pen) {
+    if (view.side() != Side.BOTTOM || !whole) {
+      return;
+    }
+    double right = left + view.widthMm() * scale;
+    double top = bottom - view.heightMm() * scale;
+    int across = Math.max(4, (int) ((right - left) / TOOTH_PX));
+    for (int i = 0; i < across; i++) {
+      double x = left + (i + 0.5) * (right - left) / across;
+      tooth(pen, x, top - 2, 0, -1);
+      tooth(pen, x, bottom + 2, 0, 1);
+    }
+    int down = Math.max(4, (int) ((bottom - top) / TOOTH_PX));
+    for (int i = 0; i < down; i++) {
+      double y = top + (i + 0.5) * (bottom - top) / down;
+      tooth(pen, left - 2, y, -1, 0);
+      tooth(pen, right + 2, y, 1, 0);
+    }
+  }
+
+  private static void tooth(Pen pen, double x, double y, int dx, int dy) {
+    double half = TEETH_PX * 0.5;
+    pen.shape(
+        List.of(
+            new double[] {x - half * dy, y - half * dx},
+            new double[] {x + half * dy, y + half * dx},
+            new double[] {x + TEETH_PX * 0.8 * dx, y + TEETH_PX * 0.8 * dy}),
+        Token.TIN,
+        Token.INK_SOFT);
   }
 
   /** Gives pixels per millimetre. */
@@ -54,13 +153,25 @@ public final class BoardPicture {
    * @param leftOut parts that no choice fits
    */
   public void paint(Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut) {
+    if (whole) {
+      inked(pen, fitted, lit, leftOut);
+      return;
+    }
+    pen.within(
+        box.left(), box.top(), box.width(), box.height(), () -> inked(pen, fitted, lit, leftOut));
+    pen.box(box.left(), box.top(), box.width(), box.height(), 0, null, Token.INK);
+  }
+
+  private void inked(Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut) {
     List<double[]> outline = new ArrayList<>();
     view.board().outline().forEach(corner -> outline.add(px(corner)));
+    teeth(pen);
     pen.shape(outline, Token.BOARD, Token.INK);
     for (Part part : parts.all()) {
       Place place = part.place();
       if (place != null
           && place.board().equals(view.board().id())
+          && inSight(part, place)
           && !leftOut.contains(part.ref())) {
         boolean mine = place.side() == view.side();
         boolean on = fitted.contains(part.ref());
@@ -77,7 +188,12 @@ public final class BoardPicture {
             Place place = part.place();
             if (place != null && place.board().equals(view.board().id())) {
               double[] at = px(place.at());
-              pen.glow(at[0], at[1], Math.max(16, reach(part) * scale + 8), Token.FLUX);
+              double radius = Math.max(16, reach(part) * scale + 8);
+              if (radius <= LARGEST_GLOW_PX) {
+                pen.glow(at[0], at[1], radius, Token.FLUX);
+              } else {
+                pen.outline(mapped(TopView.of(part).getFirst().corners(), place), Token.FLUX, 9);
+              }
             }
           });
     }
@@ -130,23 +246,35 @@ public final class BoardPicture {
   }
 
   private void body(Pen pen, Part part, Place place, Look look) {
-    PartShape shape = PartShape.of(part);
+    boolean drawn = look == Look.PRINTED || look == Look.BEHIND;
+    Token edge = drawn ? Token.MASK_PALE : Token.INK;
     Token fill =
         switch (look) {
           case PRINTED, BEHIND -> null;
           case ON -> Token.TIN;
           case NOW -> Token.CARD;
         };
-    Token edge = look == Look.PRINTED || look == Look.BEHIND ? Token.MASK_PALE : Token.INK;
-    if (shape.radiusMm() > 0) {
-      double[] at = px(place.at());
-      pen.disc(at[0], at[1], shape.radiusMm() * scale, fill, edge, 1.2);
-    } else {
-      pen.shape(mapped(shape.body(), place), fill, edge);
+    for (Piece piece : TopView.of(part)) {
+      List<double[]> outline = mapped(piece.corners(), place);
+      switch (piece.role()) {
+        case BODY -> pen.shape(outline, fill, edge);
+        case MARK -> pen.shape(outline, edge, null);
+        case DETAIL -> {
+          if (!drawn) {
+            detail(pen, outline, edge);
+          }
+        }
+      }
     }
-    if (!shape.mark().isEmpty()) {
-      boolean pane = part.line().kind() == PartKind.DISPLAY;
-      pen.shape(mapped(shape.mark(), place), pane ? null : edge, pane ? edge : null);
+  }
+
+  private static void detail(Pen pen, List<double[]> outline, Token edge) {
+    if (outline.size() == 2) {
+      double[] from = outline.getFirst();
+      double[] to = outline.getLast();
+      pen.line(from[0], from[1], to[0], to[1], edge, 1.2);
+    } else {
+      pen.shape(outline, null, edge);
     }
   }
 

@@ -26,6 +26,7 @@ public final class Pen {
   private final Palette palette;
   private final List<Mark> marks = new ArrayList<>();
   private final List<Spot> spots = new ArrayList<>();
+  private double @Nullable [] clip;
 
   /** Makes a pen with nothing drawn. */
   public Pen(Palette palette) {
@@ -66,6 +67,13 @@ public final class Pen {
     return palette.of(token);
   }
 
+  /** Draws with {@code drawing} within a rectangle only; what lies outside is left away. */
+  public void within(double x, double y, double w, double h, Runnable drawing) {
+    clip = new double[] {x, y, x + w, y + h};
+    drawing.run();
+    clip = null;
+  }
+
   private void mark(
       double x1,
       double y1,
@@ -73,7 +81,28 @@ public final class Pen {
       double y2,
       List<Object> what,
       java.util.function.Consumer<GraphicsContext> ink) {
-    marks.add(new Mark(x1, y1, x2, y2, what, ink));
+    double[] to = clip;
+    if (to == null) {
+      marks.add(new Mark(x1, y1, x2, y2, what, ink));
+    } else if (x1 < to[2] && to[0] < x2 && y1 < to[3] && to[1] < y2) {
+      List<Object> clipped = new ArrayList<>(what);
+      clipped.addAll(List.of(x1, y1, x2, y2));
+      marks.add(
+          new Mark(
+              Math.max(x1, to[0]),
+              Math.max(y1, to[1]),
+              Math.min(x2, to[2]),
+              Math.min(y2, to[3]),
+              clipped,
+              g -> {
+                g.save();
+                g.beginPath();
+                g.rect(to[0], to[1], to[2] - to[0], to[3] - to[1]);
+                g.clip();
+                ink.accept(g);
+                g.restore();
+              }));
+    }
   }
 
   /** Draws a rectangle with round corners; null leaves fill or stroke away. */
@@ -373,6 +402,15 @@ public final class Pen {
             stroke(g, colour, STROKE_PX);
             g.strokePolygon(xs, ys, xs.length);
           });
+    }
+  }
+
+  /** Draws the outline of a closed shape, {@code strokePx} wide. */
+  public void outline(List<double[]> points, Token token, double strokePx) {
+    for (int i = 0; i < points.size(); i++) {
+      double[] from = points.get(i);
+      double[] to = points.get((i + 1) % points.size());
+      line(from[0], from[1], to[0], to[1], token, strokePx);
     }
   }
 

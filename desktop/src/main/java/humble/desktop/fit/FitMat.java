@@ -1,13 +1,17 @@
 package humble.desktop.fit;
 
+import humble.core.craft.JointOrder;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.orient.NetTrace;
 import humble.core.orient.Pin1;
+import humble.core.picture.Piece;
+import humble.core.picture.TopView;
 import humble.core.words.Words;
 import humble.desktop.draw.BoardPicture;
 import humble.desktop.draw.Mat;
@@ -15,6 +19,7 @@ import humble.desktop.draw.PartIcon;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.LineNames;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -32,21 +37,75 @@ record FitMat(
     Optional<Pin1> pin1,
     String landmark,
     String side,
+    String counts,
+    Optional<JointOrder> joints,
+    boolean magnified,
     Optional<NetTrace> net,
     Words words)
     implements Mat {
+  /** Height of the piece under the magnifier. */
+  private static final double CLOSE_MM = 30;
 
   @Override
   public void paint(Pen pen, double w, double h) {
-    pen.text(side, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
     double inset = focus.isPresent() ? 112 : 20;
-    BoardPicture board = new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset);
+    Optional<PointMm> middle = focus.flatMap(Part::placed).map(Place::at).filter(at -> magnified);
+    BoardPicture board =
+        middle
+            .map(at ->
+                BoardPicture.closeUp(parts, view, 24, 48, w - 48, h - 66 - inset, at, CLOSE_MM))
+            .orElseGet(() -> new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset));
     board.paint(pen, fitted, lit, leftOut);
     board.padSpots(pen, leftOut);
-    net.ifPresentOrElse(
-        trace -> net(pen, board, trace), () -> pin1.ifPresent(p -> way(pen, board, p)));
+    side(pen);
+    pen.text(counts, w - 20, 26, 15, Token.INK_SOFT, Pen.Hang.RIGHT);
+    joints.ifPresent(order -> tacks(pen, board, order));
+    Runnable ways =
+        () ->
+            net.ifPresentOrElse(
+                trace -> net(pen, board, trace), () -> pin1.ifPresent(p -> way(pen, board, p)));
+    if (middle.isPresent()) {
+      pen.within(24, 48, w - 48, h - 66 - inset, ways);
+    } else {
+      ways.run();
+    }
     labels(pen, board);
     focus.ifPresent(part -> inset(pen, part, 20, h - inset, w - 40, inset - 16));
+  }
+
+  /** Which side it is, by shape: a part lying on the board, or joints standing on it. */
+  private void side(Pen pen) {
+    pen.line(20, 30, 62, 30, Token.INK, 3);
+    if (view.side() == Side.TOP) {
+      pen.box(30, 16, 22, 12, 3, Token.TIN, Token.INK);
+    } else {
+      for (int i = 0; i < 3; i++) {
+        double x = 27 + i * 14;
+        pen.shape(
+            List.of(new double[] {x - 5, 29}, new double[] {x + 5, 29}, new double[] {x, 14}),
+            Token.TIN,
+            Token.INK);
+      }
+    }
+    pen.text(side, 74, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
+  }
+
+  /** The joints that come first, with their numbers. */
+  private void tacks(Pen pen, BoardPicture board, JointOrder order) {
+    double radius = Math.max(order.tacks() > 1 ? 9 : 5, board.scale() * 0.9);
+    for (int i = 0; i < order.tacks(); i++) {
+      int number = i + 1;
+      parts
+          .padAt(order.joints().get(i))
+          .map(board::px)
+          .ifPresent(px -> {
+            pen.disc(px[0], px[1], radius, Token.FLUX_PALE, Token.INK, 1.5);
+            if (order.tacks() > 1 || magnified) {
+              pen.bold(
+                  Integer.toString(number), px[0], px[1], radius * 1.4, Token.INK, Pen.Hang.MIDDLE);
+            }
+          });
+    }
   }
 
   /** Rings round every pad of the net, joined one to the next; the name stands at the first. */
@@ -97,11 +156,13 @@ record FitMat(
             .orElse("1");
     double dx = to[0] - from[0];
     double dy = to[1] - from[1];
-    double length = Math.max(1, Math.hypot(dx, dy));
+    double off = Math.max(6, board.scale() * 1.5) + 18;
+    boolean across = Math.abs(dx) > Math.abs(dy);
+    // Beside the way, so that it covers neither the way nor the other pads of the row.
     pen.tag(
         first,
-        from[0] - dx / length * 30,
-        from[1] - dy / length * 30,
+        across ? from[0] : from[0] + off + 16,
+        across ? from[1] + off : from[1],
         16,
         Token.INK,
         Token.FLUX_PALE,
@@ -152,10 +213,13 @@ record FitMat(
           104,
           26,
           true);
+    } else if (showsLeads(part)) {
+      PartIcon.draw(pen, part.line(), x + 52, y + h * 0.6, 64);
+      fromAbove(pen, part, x + 124, y + h * 0.58, 56, h * 0.52);
     } else {
-      PartIcon.draw(pen, part.line(), x + 70, y + h * 0.6, 78);
+      fromAbove(pen, part, x + 86, y + h * 0.58, 132, h * 0.52);
     }
-    double textX = x + (banded ? 184 : 136);
+    double textX = x + 184;
     pen.bold(
         Pen.fitted(LineNames.single(words, part.line()), 16, half - textX + x - 8),
         textX,
@@ -179,7 +243,7 @@ record FitMat(
         Token.INK,
         Pen.Hang.LEFT);
     pen.text(words.say("fit.on-board"), x + half + 18, y + 20, 14, Token.INK_SOFT, Pen.Hang.LEFT);
-    pads(pen, part, x + half + 60, y + h * 0.58, h * 0.34);
+    pads(pen, part, x + half + 70, y + h * 0.62, h * 0.22);
     String where = part.placed().map(this::boardMarks).orElse("");
     pen.bold(
         Pen.fitted(
@@ -200,6 +264,45 @@ record FitMat(
         15,
         Token.INK,
         Pen.Hang.LEFT);
+  }
+
+  /** Parts that are told apart by their leads are drawn from the side too. */
+  private static boolean showsLeads(Part part) {
+    return part.line().kind().isDiode() || part.line().kind().hasPlus();
+  }
+
+  /** The part from above with its marks, as it lies in this view. */
+  private void fromAbove(Pen pen, Part part, double x, double y, double w, double h) {
+    Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
+    PointMm middle = view.seen(place.at());
+    List<Piece> pieces = TopView.of(part);
+    double left = Double.POSITIVE_INFINITY;
+    double right = Double.NEGATIVE_INFINITY;
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (PointMm corner : pieces.getFirst().corners()) {
+      PointMm at = view.seen(place.onBoard(corner)).minus(middle);
+      left = Math.min(left, at.xMm());
+      right = Math.max(right, at.xMm());
+      low = Math.min(low, at.yMm());
+      high = Math.max(high, at.yMm());
+    }
+    double scale = Math.min(Math.min(w / (right - left), h / (high - low)), 12);
+    double midX = (left + right) / 2;
+    double midY = (low + high) / 2;
+    for (Piece piece : pieces) {
+      List<double[]> px =
+          piece.corners().stream()
+              .map(corner -> view.seen(place.onBoard(corner)).minus(middle))
+              .map(
+                  at -> new double[] {x + (at.xMm() - midX) * scale, y - (at.yMm() - midY) * scale})
+              .toList();
+      switch (piece.role()) {
+        case BODY -> pen.shape(px, Token.TIN, Token.INK);
+        case MARK -> pen.shape(px, Token.INK, null);
+        case DETAIL -> pen.outline(px, Token.INK, 1.2);
+      }
+    }
   }
 
   private static String pinKey(Part part) {
@@ -248,7 +351,7 @@ record FitMat(
           PointMm at = view.seen(place.onBoard(pin.at())).minus(middle);
           double px = x + at.xMm() * scale;
           double py = y - at.yMm() * scale;
-          double radius = part.pack().pins().size() > 10 ? 3 : 8;
+          double radius = part.pack().pins().size() > 10 ? 3 : 7;
           boolean square =
               pin.number().equals("1")
                       && place.marks().stream().anyMatch(m -> m.startsWith("square-pad"))

@@ -1,11 +1,17 @@
 package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
+import humble.core.craft.Hints;
+import humble.core.craft.Hold;
+import humble.core.craft.Inspection;
+import humble.core.craft.JointOrder;
+import humble.core.craft.StandOff;
+import humble.core.craft.WireTable;
 import humble.core.kit.Board;
 import humble.core.kit.Caution;
 import humble.core.kit.Choices;
 import humble.core.kit.KitOption;
-import humble.core.kit.LeadClass;
+import humble.core.kit.Mount;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
@@ -13,6 +19,8 @@ import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.Side;
 import humble.core.kit.Task;
+import humble.core.kit.Winding;
+import humble.core.kit.WireRun;
 import humble.core.orient.BoardView;
 import humble.core.orient.Harm;
 import humble.core.orient.NetTrace;
@@ -31,10 +39,14 @@ import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Fits part by part, in the order of the plan: which way round, how to hold it, what to look at.
@@ -48,6 +60,22 @@ public final class FitStage implements Stage {
   private static final int MOST_BOARD_MARKS = 1;
   private static final int MOST_JOINED = 9;
 
+  private static final int CUES_KEY = 4;
+
+  /** What the digits do that are not needed for marks, in the order shown. */
+  private static final SequencedMap<Integer, String> KEYS = keys();
+
+  private static SequencedMap<Integer, String> keys() {
+    SequencedMap<Integer, String> keys = new LinkedHashMap<>();
+    keys.put(CUES_KEY, "cues");
+    keys.put(5, "turn");
+    keys.put(6, "flip");
+    keys.put(7, "net");
+    keys.put(8, "magnify");
+    keys.put(9, "inspect");
+    return keys;
+  }
+
   /** Stands in where a kit that was typed in has no board: nothing is drawn on it. */
   private static final Board NO_BOARD = new Board("", "", 100, 60, 1.6, List.of(), Map.of());
 
@@ -56,6 +84,9 @@ public final class FitStage implements Stage {
   private final Words words;
   private int focus;
   private Optional<PinRef> followed = Optional.empty();
+  private final Set<String> putAway = new HashSet<>();
+  private Optional<Hand> opened = Optional.empty();
+  private boolean magnified;
   private int choice;
 
   /** Makes the stage. */
@@ -73,14 +104,80 @@ public final class FitStage implements Stage {
                 .findFirst());
   }
 
-  private BoardView view() {
+  /** The board in hand: that of the step, else that of the last part fitted. */
+  private Board board() {
     List<Board> boards = open.kit().boards();
-    Board board = boards.isEmpty() ? NO_BOARD : boards.getFirst();
+    String id = current().map(this::boardOf).filter(name -> !name.isEmpty()).orElseGet(this::last);
+    return open.kit().board(id).orElseGet(() -> boards.isEmpty() ? NO_BOARD : boards.getFirst());
+  }
+
+  /** A task is done on the board of the parts that it follows or goes before. */
+  private String boardOf(Step step) {
+    if (!step.board().isEmpty() || step.act() != Step.Act.TASK) {
+      return step.board();
+    }
+    return open.kit().task(step.id()).stream()
+        .flatMap(task -> Stream.concat(task.after().stream(), task.before().stream()))
+        .flatMap(name -> open.parts().part(name).flatMap(Part::placed).stream())
+        .map(Place::board)
+        .findFirst()
+        .orElse("");
+  }
+
+  private String last() {
+    String board = "";
+    for (String ref : open.build().fittedRefs()) {
+      board = open.parts().part(ref).flatMap(Part::placed).map(Place::board).orElse(board);
+    }
+    return board;
+  }
+
+  private BoardView view() {
+    Board board = board();
+    Side usual = current().map(Step::side).orElse(Side.TOP);
     return open.build()
         .view(board.id())
         .map(turned ->
             new BoardView(board, Side.named(turned.side()).orElse(Side.TOP), turned.turnDeg()))
-        .orElseGet(() -> new BoardView(board, Side.TOP, 0));
+        .orElseGet(() -> new BoardView(board, usual, 0));
+  }
+
+  /** What has a card of its own now: what was opened by key, or what the step begins with. */
+  private Optional<Hand> hand() {
+    opened = opened.filter(hand -> !hand.over());
+    if (opened.isEmpty() && open.plan().isPresent()) {
+      opened = current().flatMap(this::beginsWith).filter(hand -> !hand.over());
+    }
+    return opened;
+  }
+
+  /** A coil is wound and a module's labels are read before it is fitted. */
+  private Optional<Hand> beginsWith(Step step) {
+    if (open.stopBefore(names(step)).isPresent() || putAway.contains(step.id())) {
+      return Optional.empty();
+    }
+    String ref = step.refs().isEmpty() ? "" : step.refs().getFirst();
+    boolean task = step.act() == Step.Act.TASK;
+    Optional<Winding> winding =
+        task
+            ? open.kit().task(step.id()).filter(t -> t.kind().equals("wind")).flatMap(this::unwound)
+            : open.kit().handwork().windingOf(ref);
+    Optional<Hand> wind =
+        winding.filter(w -> !WindHand.isWound(open, w)).map(w -> new WindHand(open, desk, w));
+    return wind.or(() ->
+        open.kit()
+            .handwork()
+            .rowsOf(ref)
+            .filter(rows -> !rows.rows().isEmpty() && !ModuleHand.isRead(open, rows))
+            .map(rows -> new ModuleHand(open, desk, rows)));
+  }
+
+  private Optional<Winding> unwound(Task task) {
+    List<Winding> windings = open.kit().handwork().windings();
+    return windings.stream()
+        .filter(winding -> task.before().contains(winding.ref()))
+        .findFirst()
+        .or(() -> windings.stream().filter(w -> !WindHand.isWound(open, w)).findFirst());
   }
 
   @Override
@@ -89,6 +186,10 @@ public final class FitStage implements Stage {
     if (plan == null) {
       return new Card.Maker(words.say("fit.kicker.plain"), words.say("plan.planning"))
           .notYet(words.say("plan.wait"));
+    }
+    Optional<Hand> hand = hand();
+    if (hand.isPresent()) {
+      return hand.get().card();
     }
     Step step = current().orElse(null);
     if (step == null) {
@@ -114,9 +215,16 @@ public final class FitStage implements Stage {
       case FIT, INSERT -> part(card, step);
       case GATE -> finish(card.how(words.say("fit.gate.how"))).go(words.say("fit.to-power"));
       case TASK -> task(card, step);
-      case TURN -> finish(card.how(words.say("fit.turn.how"))).go(words.say("fit.turned"));
+      case TURN ->
+          finish(card.how(words.say(otherBoard(step) ? "fit.take-up.how" : "fit.turn.how")))
+              .go(words.say(otherBoard(step) ? "fit.taken-up" : "fit.turned"));
       case CHOOSE -> choose(card, step);
     };
+  }
+
+  /** Tells whether a turn lays another board on the bench. */
+  private boolean otherBoard(Step step) {
+    return !step.board().equals(last());
   }
 
   private static List<String> names(Step step) {
@@ -140,7 +248,8 @@ public final class FitStage implements Stage {
       }
       case GATE -> open.kit().gate(step.id()).map(gate -> gate.title()).orElse(step.id());
       case TASK -> words.say("fit.task");
-      case TURN -> words.say("fit.turn");
+      case TURN ->
+          otherBoard(step) ? words.say("fit.take-up", step.board()) : words.say("fit.turn");
       case CHOOSE -> option(step).map(KitOption::question).orElse(step.id());
     };
   }
@@ -152,10 +261,46 @@ public final class FitStage implements Stage {
   }
 
   private Card task(Card.Maker card, Step step) {
-    open.kit().task(step.id()).map(Task::title).ifPresent(card::how);
+    Task task = open.kit().task(step.id()).orElse(null);
+    if (task == null) {
+      return finish(card).go(words.say("fit.task.go"));
+    }
+    card.how(task.title());
+    String craft = "fit.task." + task.kind();
+    if (words.knows(craft)) {
+      card.how(words.say(craft));
+    }
+    for (WireTable.Row row : WireTable.of(open.parts(), open.kit().handwork().wiresOf(task.id()))) {
+      WireRun wire = row.wire();
+      card.row(
+          Standing.TO_DO,
+          words.say(
+              row.function().isEmpty() ? "fit.wire" : "fit.wire.net",
+              wire.id(),
+              wire.colour(),
+              wire.from(),
+              wire.to(),
+              row.function()));
+      row.warning().ifPresent(warning -> card.verdict(false, desk.coreWords().say(warning)));
+    }
     caution(card, step);
     why(card, step);
+    Inspection inspection = inspection();
+    boolean looks = task.kind().equals("inspect") && !inspection.joints().isEmpty();
+    if (looks) {
+      long good = InspectHand.good(open, inspection);
+      card.row(
+          good == inspection.joints().size() ? Standing.DONE : Standing.TO_DO,
+          words.say("fit.inspect.so-far", good, inspection.joints().size()));
+      if (good == 0) {
+        return finish(card).go(words.say("fit.inspect.begin"));
+      }
+    }
     return finish(card).go(words.say("fit.task.go"));
+  }
+
+  private Inspection inspection() {
+    return Inspection.of(open.parts(), board().id(), open.build().fittedRefs());
   }
 
   private Card choose(Card.Maker card, Step step) {
@@ -191,14 +336,39 @@ public final class FitStage implements Stage {
       card.how(words.say("fit.unplaced", part.ref()));
     }
     orientation(part).forEach(card::how);
-    card.how(mount(part, place));
+    StandOff stand =
+        StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
+    String row =
+        open.build()
+            .module(part.ref())
+            .filter(read -> !read.row().isEmpty())
+            .map(read -> words.say("fit.module.into", read.row()) + " ")
+            .orElse("");
+    card.how(
+        place.mount() == Mount.SOCKETED
+            ? words.say("fit.mount.socketed")
+            : row
+                + desk.coreWords().say(stand.how())
+                + " "
+                + desk.coreWords().say(Hold.of(part).how()));
+    Optional<String> tack = step.act() == Step.Act.FIT ? tack(part) : Optional.empty();
+    // Where two marks are asked for, the card is full: how to solder it stands with the reasons.
+    boolean full = Harm.ifReversed(part).needsTwoMarks();
+    tack.filter(line -> !full).ifPresent(card::how);
     if (place.rowHoles() > 0) {
       card.how(words.say("fit.row", place.rowFrom(), place.rowHoles()));
     }
     if (!place.leaveEmpty().isEmpty()) {
       card.how(words.say("fit.empty", place.leaveEmpty()));
     }
+    List<Phrase> hints =
+        step.act() == Step.Act.FIT ? Hints.of(open.parts(), focused(step)) : List.of();
+    int shown = full ? 0 : 1;
+    hints.stream().limit(shown).forEach(hint -> card.how(desk.coreWords().say(hint)));
     caution(card, step);
+    if (open.build().doubtfulLines().contains(part.line().id())) {
+      card.verdict(false, words.say("fit.cues.batch"));
+    }
     List<String> marks = marks(part);
     Set<String> seen = open.build().marksSeen(step.id());
     Harm harm = Harm.ifReversed(part);
@@ -210,9 +380,12 @@ public final class FitStage implements Stage {
             words.say("fit.choice", i + 1, markText(part, marks.get(i))));
       }
     }
-    if (step.joints() > 0) {
-      card.why(words.say("fit.joints", step.joints()));
+    if (step.act() == Step.Act.FIT) {
+      card.why(desk.coreWords().say(stand.because()));
+      card.why(desk.coreWords().say(stand.otherSchool()));
     }
+    tack.filter(line -> full).ifPresent(card::why);
+    hints.stream().skip(shown).forEach(hint -> card.why(desk.coreWords().say(hint)));
     why(card, step);
     boolean enough = !harm.needsTwoMarks() || seen.size() >= Math.min(MARKS_NEEDED, marks.size());
     finish(card);
@@ -232,10 +405,38 @@ public final class FitStage implements Stage {
             words.say("fit.look-first", Math.min(MARKS_NEEDED, marks.size()) - seen.size()));
   }
 
+  private String focused(Step step) {
+    return step.refs().get(Math.min(focus, step.refs().size() - 1));
+  }
+
+  /** Which joints come first, and that the rest hops about where heat would gather. */
+  private Optional<String> tack(Part part) {
+    JointOrder order = JointOrder.of(open.parts(), part.ref());
+    List<PinRef> joints = order.joints();
+    if (joints.size() == 2) {
+      return Optional.of(words.say("fit.tack.lead"));
+    }
+    return switch (order.tacks()) {
+      case 1 -> Optional.of(words.say("fit.tack.one", joints.getFirst().pin()));
+      case 2 ->
+          Optional.of(
+              words.say(
+                  order.hops() ? "fit.tack.hops" : "fit.tack.two",
+                  joints.get(0).pin(),
+                  joints.get(1).pin()));
+      default -> Optional.empty();
+    };
+  }
+
+  /** A part without a right way round may have one in this kit: a plug with a triangle. */
+  private static boolean isOriented(Part part) {
+    return part.line().kind().isOriented() || !part.line().polarityMarks().isEmpty();
+  }
+
   /** Says which way round, relative to the board as it lies. */
   private List<String> orientation(Part part) {
     List<String> lines = new ArrayList<>();
-    if (!part.line().kind().isOriented()) {
+    if (!isOriented(part)) {
       lines.add(words.say("fit.either-way"));
       return lines;
     }
@@ -304,21 +505,6 @@ public final class FitStage implements Stage {
     return current().filter(step -> step.refs().contains(part.ref()));
   }
 
-  private String mount(Part part, Place place) {
-    return switch (place.mount()) {
-      case FLUSH ->
-          words.say(
-              part.line().kind() == PartKind.RESISTOR || part.pack().lead() == LeadClass.THIN
-                  ? "fit.mount.flush-bend"
-                  : "fit.mount.flush");
-      case RAISED, PROUD -> words.say("fit.mount.raised", place.standoffMm());
-      case UPRIGHT -> words.say("fit.mount.upright");
-      case LYING -> words.say("fit.mount.lying");
-      case SOCKETED -> words.say("fit.mount.socketed");
-      case FAR_SIDE -> words.say("fit.mount.far");
-    };
-  }
-
   /**
    * The marks on the part, those on the board, and the landmark: each a different thing to look at.
    */
@@ -379,13 +565,6 @@ public final class FitStage implements Stage {
 
   private Card.Maker finish(Card.Maker card) {
     card.hint(
-        "N",
-        words.say("fit.key.net"),
-        () -> {
-          letter('N');
-          desk.refresh();
-        });
-    card.hint(
         "−",
         words.say("key.take-back"),
         () -> {
@@ -393,30 +572,42 @@ public final class FitStage implements Stage {
           desk.go(StageId.FIT);
         });
     card.hint("*", words.say("key.note"), () -> desk.note());
-    card.hint(
-        "T",
-        words.say("fit.key.turn"),
-        () -> {
-          letter('T');
-          desk.refresh();
-        });
-    card.hint(
-        "F",
-        words.say("fit.key.flip"),
-        () -> {
-          letter('F');
-          desk.refresh();
-        });
+    boolean weighs =
+        current()
+            .filter(step -> step.act() == Step.Act.FIT)
+            .map(step -> CuesHand.weighs(open.parts().get(focused(step)).line()))
+            .orElse(false);
+    KEYS.forEach((digit, key) -> {
+      if (digit != CUES_KEY || weighs) {
+        card.hint(
+            Integer.toString(digit),
+            words.say("fit.key." + key),
+            () -> {
+              tool(digit);
+              desk.refresh();
+            });
+      }
+    });
     return card;
   }
 
   @Override
   public void digit(int digit) {
+    Optional<Hand> hand = hand();
+    if (hand.isPresent()) {
+      hand.get().digit(digit);
+      if (hand.get().over()) {
+        current().map(Step::id).ifPresent(putAway::add);
+      }
+      return;
+    }
     Step step = current().orElse(null);
     if (step == null || digit == 0) {
       return;
     }
-    if (step.act() == Step.Act.CHOOSE) {
+    if (step.act() != Step.Act.CHOOSE && KEYS.containsKey(digit)) {
+      tool(digit);
+    } else if (step.act() == Step.Act.CHOOSE) {
       int most = option(step).map(o -> o.choices().size()).orElse(1);
       choice = Math.min(digit, most) - 1;
     } else if (!step.refs().isEmpty()) {
@@ -429,8 +620,45 @@ public final class FitStage implements Stage {
     }
   }
 
+  /** What the digits above the marks do. */
+  private void tool(int digit) {
+    switch (digit) {
+      case CUES_KEY -> weigh();
+      case 5 -> letter('T');
+      case 6 -> letter('F');
+      case 7 -> letter('N');
+      case 8 -> magnified = !magnified;
+      case 9 -> inspect();
+      default -> {}
+    }
+  }
+
+  private void inspect() {
+    InspectHand inspect = new InspectHand(open, desk, view());
+    opened = inspect.over() ? Optional.empty() : Optional.of(inspect);
+  }
+
+  private void weigh() {
+    opened =
+        current()
+            .filter(step -> step.act() == Step.Act.FIT)
+            .map(step -> open.parts().get(focused(step)).line())
+            .filter(CuesHand::weighs)
+            .map(line -> new CuesHand(open, desk, line));
+  }
+
+  @Override
+  public void typing(String typed) {
+    hand().ifPresent(hand -> hand.typing(typed));
+  }
+
   @Override
   public void plus() {
+    Optional<Hand> hand = hand();
+    if (hand.isPresent()) {
+      hand.get().plus();
+      return;
+    }
     focus =
         current()
             .map(step -> step.refs().isEmpty() ? 0 : (focus + 1) % step.refs().size())
@@ -450,6 +678,11 @@ public final class FitStage implements Stage {
 
   @Override
   public void enter(String typed) {
+    Optional<Hand> hand = hand();
+    if (hand.isPresent()) {
+      hand.get().enter(typed);
+      return;
+    }
     if (followed.isPresent()) {
       followed = Optional.empty();
       return;
@@ -470,7 +703,20 @@ public final class FitStage implements Stage {
           option(step)
               .ifPresent(option ->
                   open.act(new BuildEvent.Chose(option.id(), option.choices().get(choice).id())));
-      case FIT, INSERT, TASK, TURN ->
+      case TASK -> {
+        boolean inspects =
+            open.kit().task(step.id()).map(t -> t.kind().equals("inspect")).orElse(false);
+        Inspection inspection = inspection();
+        if (inspects
+            && !putAway.contains(step.id())
+            && !inspection.joints().isEmpty()
+            && InspectHand.good(open, inspection) == 0) {
+          inspect();
+        } else {
+          open.act(new BuildEvent.Fitted(step.id(), step.refs(), step.joints()));
+        }
+      }
+      case FIT, INSERT, TURN ->
           open.act(new BuildEvent.Fitted(step.id(), step.refs(), step.joints()));
     }
     focus = 0;
@@ -478,8 +724,23 @@ public final class FitStage implements Stage {
     followed = Optional.empty();
   }
 
+  /** How many joints there are, are made, and have been looked at. */
+  private String counts() {
+    int made =
+        open.build().inForce().stream()
+            .mapToInt(e -> e.event() instanceof BuildEvent.Fitted fitted ? fitted.joints() : 0)
+            .sum();
+    int all = open.plan().map(plan -> plan.steps().stream().mapToInt(Step::joints).sum()).orElse(0);
+    long looked = open.build().joints().values().stream().filter("good"::equals).count();
+    return words.say("fit.counts", made, all, looked);
+  }
+
   @Override
   public Mat mat() {
+    Optional<Hand> hand = hand();
+    if (hand.isPresent()) {
+      return hand.get().mat();
+    }
     Parts parts = open.parts();
     Step step = current().orElse(null);
     List<String> refs = step == null ? List.of() : step.refs();
@@ -495,9 +756,7 @@ public final class FitStage implements Stage {
     }
     BoardView view = view();
     Optional<Pin1> pin1 =
-        focused
-            .filter(p -> p.line().kind().isOriented())
-            .flatMap(p -> Pin1.of(parts, p.ref(), view));
+        focused.filter(FitStage::isOriented).flatMap(p -> Pin1.of(parts, p.ref(), view));
     String side = words.say(view.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom");
     return new FitMat(
         parts,
@@ -509,6 +768,11 @@ public final class FitStage implements Stage {
         pin1,
         pin1.map(p -> desk.coreWords().say(p.landmark().phrase())).orElse(""),
         side,
+        counts(),
+        focused
+            .filter(p -> step != null && step.act() == Step.Act.FIT)
+            .map(p -> JointOrder.of(parts, p.ref())),
+        magnified,
         followed.flatMap(pin -> NetTrace.of(parts, pin)),
         words);
   }

@@ -9,6 +9,7 @@ import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.session.Progress;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,12 @@ record SkylineMat(
     Words words)
     implements Mat {
   private static final double OTHER_PX = 84;
+
+  /** Left of the first column stand the heights. */
+  private static final double LEFT_PX = 76;
+
+  private static final double LABEL_PX = 13;
+  private static final int MOST_ROWS = 4;
 
   /** Another school's order, to compare with. */
   record Other(String school, String name, List<Step> steps) {}
@@ -49,25 +56,24 @@ record SkylineMat(
           words.say("plan.mm", mm), 22, base - mm * scale - 9, 13, Token.INK_SOFT, Pen.Hang.LEFT);
     }
     double units = steps.stream().mapToDouble(SkylineMat::width).sum();
-    double unit = units == 0 ? 1 : (w - 60) / units;
-    double x = 30;
-    int level = 0;
-    int below = 0;
-    double done = 30;
+    double unit = units == 0 ? 1 : (w - 30 - LEFT_PX) / units;
+    double x = LEFT_PX;
+    List<double[]> written = new ArrayList<>();
+    double done = LEFT_PX;
     Map<Integer, double[]> reach = new HashMap<>();
     for (Step step : steps) {
       double width = width(step) * unit;
       reach.put(step.n(), new double[] {x, x + width});
-      boolean named = step.act() == Step.Act.TASK || step.act() == Step.Act.GATE;
-      column(pen, step, x, width, base, scale, named ? below++ : level++);
+      column(pen, step, x, width, base, scale, written);
       x += width;
       if (Progress.stepDone(build, step)) {
         done = x;
       }
     }
-    pen.line(30, base + 62, w - 30, base + 62, Token.COPPER_PALE, 8);
-    if (done > 30) {
-      pen.line(30, base + 62, done - 4, base + 62, Token.COPPER, 8);
+    names(pen, base, scale, reach, written);
+    pen.line(LEFT_PX, base + 62, w - 30, base + 62, Token.COPPER_PALE, 8);
+    if (done > LEFT_PX) {
+      pen.line(LEFT_PX, base + 62, done - 4, base + 62, Token.COPPER, 8);
     }
     for (int i = 0; i < evenings.size(); i++) {
       evening(pen, i + 1, evenings.get(i), reach, base + 62);
@@ -132,8 +138,46 @@ record SkylineMat(
     };
   }
 
+  /**
+   * Writes a name in the first of a few rows that is free; one that finds none is left out, for the
+   * walk along the steps names every one.
+   */
+  private static void write(
+      Pen pen,
+      List<double[]> written,
+      String text,
+      double middle,
+      double y,
+      double rowPx,
+      boolean bold,
+      Token ink) {
+    double half = Pen.width(text, LABEL_PX, bold) / 2 + 3;
+    for (int row = 0; row < MOST_ROWS; row++) {
+      double at = y + row * rowPx;
+      double[] box = {middle - half, at - LABEL_PX * 0.6, middle + half, at + LABEL_PX * 0.6};
+      boolean free =
+          written.stream()
+              .noneMatch(o -> o[0] < box[2] && box[0] < o[2] && o[1] < box[3] && box[1] < o[3]);
+      if (free) {
+        written.add(box);
+        if (bold) {
+          pen.bold(text, middle, at, LABEL_PX, ink, Pen.Hang.MIDDLE);
+        } else {
+          pen.text(text, middle, at, LABEL_PX, ink, Pen.Hang.MIDDLE);
+        }
+        return;
+      }
+    }
+  }
+
   private void column(
-      Pen pen, Step step, double x, double width, double base, double scale, int level) {
+      Pen pen,
+      Step step,
+      double x,
+      double width,
+      double base,
+      double scale,
+      List<double[]> written) {
     double middle = x + width / 2;
     if (step.act() != Step.Act.TURN) {
       pen.spot("step:" + step.id(), x, 50, width, base - 10);
@@ -143,30 +187,24 @@ record SkylineMat(
           x, 54, width, base - 20, 4, step.id().equals(lifted) ? Token.FLUX_PALE : null, Token.INK);
     }
     boolean done = Progress.stepDone(build, step);
-    double low = base + 14 + level % 2 * 18;
     switch (step.act()) {
       case FIT, INSERT -> {
         double height = Math.max(4, step.heightMm() * scale);
         Token fill =
             done ? Token.COPPER : step.act() == Step.Act.INSERT ? Token.TIN : Token.COPPER_PALE;
-        pen.box(x + 2, base - height, width - 4, height, 2, fill, Token.INK);
-        pen.bold(
-            name(step),
-            middle,
-            base - height - 14 - level % 2 * 16,
-            13,
-            Token.INK,
-            Pen.Hang.MIDDLE);
+        pen.box(x + 2, base - height, Math.max(3, width - 4), height, 2, fill, Token.INK);
+        written.add(new double[] {x, base - height - 2, x + width, base});
       }
       case GATE -> {
-        pen.line(middle, base, middle, 96, Token.INK, 2);
-        pen.octagon(middle, 78, 20, done ? Token.COPPER : Token.CARD, Token.INK);
-        pen.bold("V", middle, 78, 16, done ? Token.CARD : Token.INK, Pen.Hang.MIDDLE);
-        pen.bold(words.say("plan.gate"), middle, low, 13, Token.INK, Pen.Hang.MIDDLE);
+        double radius = Math.clamp(width * 0.9, 11, 20);
+        double y = 78 + (written.stream().anyMatch(o -> meets(o, middle, 78, radius)) ? 42 : 0);
+        pen.line(middle, base, middle, y + radius, Token.INK, 2);
+        pen.octagon(middle, y, radius, done ? Token.COPPER : Token.CARD, Token.INK);
+        written.add(new double[] {middle - radius, y - radius, middle + radius, y + radius});
+        pen.bold("V", middle, y, radius * 0.8, done ? Token.CARD : Token.INK, Pen.Hang.MIDDLE);
       }
       case TASK -> {
         pen.dashed(middle, base, middle, base - 60, Token.INK_SOFT, 1.5);
-        pen.text(step.id(), middle, low, 13, done ? Token.COPPER : Token.INK, Pen.Hang.MIDDLE);
       }
       case CHOOSE -> {
         pen.disc(middle, base - 14, 7, done ? Token.COPPER : Token.CARD, Token.INK, 1.5);
@@ -182,9 +220,33 @@ record SkylineMat(
                 new double[] {x + width - 3, base - 14}),
             Token.CARD,
             Token.INK);
-        pen.text(words.say("plan.turn"), middle, low, 13, Token.INK_SOFT, Pen.Hang.MIDDLE);
       }
     }
+  }
+
+  /** Names go over the columns that are drawn, so that no column cuts one. */
+  private void names(
+      Pen pen, double base, double scale, Map<Integer, double[]> reach, List<double[]> written) {
+    double low = base + 14;
+    for (Step step : steps) {
+      double[] at = reach.getOrDefault(step.n(), new double[2]);
+      double middle = (at[0] + at[1]) / 2;
+      switch (step.act()) {
+        case FIT, INSERT -> {
+          double height = Math.max(4, step.heightMm() * scale);
+          write(pen, written, name(step), middle, base - height - 13, -15, true, Token.INK);
+        }
+        case GATE -> write(pen, written, words.say("plan.gate"), middle, low, 14, true, Token.INK);
+        case TASK -> write(pen, written, step.id(), middle, low, 14, false, Token.INK);
+        case TURN ->
+            write(pen, written, words.say("plan.turn"), middle, low, 14, false, Token.INK_SOFT);
+        case CHOOSE -> {}
+      }
+    }
+  }
+
+  private static boolean meets(double[] box, double x, double y, double radius) {
+    return box[0] < x + radius && x - radius < box[2] && box[1] < y + radius && y - radius < box[3];
   }
 
   private static String name(Step step) {

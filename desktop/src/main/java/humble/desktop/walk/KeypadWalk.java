@@ -70,6 +70,10 @@ public final class KeypadWalk {
     if (card.goEnabled()) {
       return List.of(KeyCode.ENTER);
     }
+    if (window.stage() == StageId.FIT
+        && card.field().map(field -> field.typed().isEmpty()).orElse(false)) {
+      return labels(card);
+    }
     if (window.stage() == StageId.WAKE && asksForPicture(card)) {
       return List.of(digit(picture()));
     }
@@ -84,6 +88,21 @@ public final class KeypadWalk {
       return marks;
     }
     return List.of();
+  }
+
+  /** Types the labels of a module as they stand at the first row, by the digits on the card. */
+  private List<KeyCode> labels(Card card) {
+    return window.build().map(open -> open.kit().handwork().modules()).orElse(List.of()).stream()
+        .filter(module -> card.title().contains(module.ref()))
+        .flatMap(module -> module.rows().getFirst().labels().stream())
+        .map(label -> {
+          int row = 0;
+          while (!card.rows().get(row).text().endsWith(" " + label)) {
+            row++;
+          }
+          return digit(row + 1);
+        })
+        .toList();
   }
 
   private static KeyCode digit(int digit) {
