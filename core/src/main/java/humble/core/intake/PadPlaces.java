@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Where parts sit, found from their pads: the turn and side that lay the package's pins on them.
  */
-final class PadPlaces {
+public final class PadPlaces {
   private static final double CLOSE_MM = 0.6;
 
   private PadPlaces() {}
@@ -29,7 +29,7 @@ final class PadPlaces {
    * @param pack its package
    * @param pads pads by {@code REF.PIN}, in board coordinates
    */
-  static Optional<Place> of(String ref, PartPackage pack, Map<String, BoardFacts.Pad> pads) {
+  public static Optional<Place> of(String ref, PartPackage pack, Map<String, BoardFacts.Pad> pads) {
     List<PointMm> at = new ArrayList<>();
     Side side = null;
     for (PackagePin pin : pack.pins()) {

@@ -63,46 +63,40 @@ public record Kit(
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
-    return new Kit(
-        id,
-        name,
-        revision,
-        kind,
-        summary,
-        boards,
-        others,
-        places,
-        nets,
-        loose,
-        options,
-        sheet,
-        rules,
-        tasks,
-        blocks,
-        gates,
-        supplies,
-        states,
-        firmware,
-        peripherals,
-        enclosure,
-        cautions,
-        packages,
-        hosts,
-        handwork);
+    return copied(boards, others, places, nets, supplies);
   }
 
   /** Gives this kit with other supplies. */
   public Kit withSupplies(List<Supply> others) {
+    return copied(boards, lines, places, nets, others);
+  }
+
+  /** Gives this kit with other places and nets: what its board says. */
+  public Kit withBoard(List<Place> otherPlaces, Map<String, List<PinRef>> otherNets) {
+    return copied(boards, lines, otherPlaces, otherNets, supplies);
+  }
+
+  /** Gives this kit with other boards. */
+  public Kit withBoards(List<Board> others) {
+    return copied(others, lines, places, nets, supplies);
+  }
+
+  private Kit copied(
+      List<Board> otherBoards,
+      List<Line> otherLines,
+      List<Place> otherPlaces,
+      Map<String, List<PinRef>> otherNets,
+      List<Supply> otherSupplies) {
     return new Kit(
         id,
         name,
         revision,
         kind,
         summary,
-        boards,
-        lines,
-        places,
-        nets,
+        otherBoards,
+        otherLines,
+        otherPlaces,
+        otherNets,
         loose,
         options,
         sheet,
@@ -110,7 +104,7 @@ public record Kit(
         tasks,
         blocks,
         gates,
-        others,
+        otherSupplies,
         states,
         firmware,
         peripherals,

@@ -73,6 +73,35 @@ public record Place(
     return at.plus(seen.turned(rotationDeg));
   }
 
+  /** Gives this place with other marks printed at it. */
+  public Place withMarks(List<String> others) {
+    return copied(board, others);
+  }
+
+  /** Gives this place on another board. */
+  public Place onBoardNamed(String other) {
+    return copied(other, marks);
+  }
+
+  private Place copied(String otherBoard, List<String> otherMarks) {
+    return new Place(
+        ref,
+        otherBoard,
+        side,
+        at,
+        rotationDeg,
+        mount,
+        standoffMm,
+        maxHeightMm,
+        under,
+        jig,
+        panel,
+        leaveEmpty,
+        otherMarks,
+        rowHoles,
+        rowFrom);
+  }
+
   /** Gives the part that will cover it. */
   public Optional<String> covered() {
     return Optional.ofNullable(under);

@@ -2,15 +2,18 @@ package humble.formats.board;
 
 import humble.core.kit.PointMm;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a Gerber layer, format 2024.05 with the attributes of X2 and what older files use:
- * apertures and macros, regions, arcs of one and of many quadrants, step and repeat, polarity,
- * mirror, rotation and scaling, component, pin and net attributes.
+ * apertures, macros and blocks, regions, arcs of one and of many quadrants, step and repeat,
+ * polarity, mirror, rotation and scaling, component, pin and net attributes.
  */
 public final class Gerber {
   private static final long MOST_BYTES = 64L << 20;
@@ -25,6 +28,8 @@ public final class Gerber {
 
   private final Map<Integer, Aperture> apertures = new HashMap<>();
   private final Map<String, Macro> macros = new HashMap<>();
+  private final Map<Integer, List<Layer.Mark>> blocks = new HashMap<>();
+  private final Deque<OpenBlock> openBlocks = new ArrayDeque<>();
   private final List<Layer.Mark> marks = new ArrayList<>();
   private final List<PointMm> region = new ArrayList<>();
   private String function = "";
@@ -41,6 +46,7 @@ public final class Gerber {
   private boolean incremental;
   private Aperture aperture = Aperture.circle(0);
   private boolean apertureChosen;
+  private @Nullable List<Layer.Mark> block;
   private double x;
   private double y;
   private int interpolation = 1;
@@ -94,6 +100,9 @@ public final class Gerber {
       }
     }
     repeat();
+    if (!openBlocks.isEmpty()) {
+      throw damage("The block aperture D" + openBlocks.peek().number() + " is not closed.");
+    }
     return new Layer(function, marks);
   }
 
@@ -186,8 +195,8 @@ public final class Gerber {
       }
       case "TO" -> attribute(rest);
       case "TD" -> forget(rest);
-      case "TA", "IN", "LN", "OF", "IP", "AS", "MI", "SF", "IR", "KO", "AB" ->
-          unsupported(code, rest);
+      case "TA", "IN", "LN", "OF", "IP", "AS", "MI", "SF", "IR", "KO" -> unsupported(code, rest);
+      case "AB" -> block(rest);
       default -> throw damage("There is no command '" + code + "'.");
     }
   }
@@ -209,6 +218,63 @@ public final class Gerber {
     if (!harmless) {
       throw damage("The command " + code + rest + " is not read here.");
     }
+  }
+
+  /** A block aperture that is being drawn, and where its marks begin. */
+  private record OpenBlock(int number, int from) {}
+
+  /** Begins a block aperture with its number, or ends the one that was begun last. */
+  private void block(String rest) throws BoardFileDamage {
+    if (!rest.isEmpty()) {
+      if (!rest.startsWith("D")) {
+        throw damage("A block aperture needs a number: 'AB" + rest + "'.");
+      }
+      openBlocks.push(new OpenBlock((int) number(rest.substring(1)), marks.size()));
+      return;
+    }
+    if (openBlocks.isEmpty()) {
+      throw damage("AB ends a block that was not begun.");
+    }
+    OpenBlock open = openBlocks.pop();
+    List<Layer.Mark> drawn = marks.subList(open.from(), marks.size());
+    blocks.put(open.number(), List.copyOf(drawn));
+    drawn.clear();
+    apertures.put(open.number(), Aperture.circle(0));
+  }
+
+  /** Puts down every mark of a block; a clear block takes away what it would have drawn. */
+  private void flashBlock(List<Layer.Mark> drawn, PointMm to) throws BoardFileDamage {
+    if (marks.size() + drawn.size() > MOST_MARKS) {
+      throw damage("More than " + MOST_MARKS + " things are drawn.");
+    }
+    for (Layer.Mark mark : drawn) {
+      boolean keeps = dark == mark.dark();
+      marks.add(
+          switch (mark) {
+            case Layer.Flash f ->
+                new Layer.Flash(
+                    placed(f.at()).plus(to),
+                    f.aperture().changed(mirrorX, mirrorY, turnDeg, scale),
+                    keeps,
+                    f.tags());
+            case Layer.Stroke s ->
+                new Layer.Stroke(
+                    placed(s.from()).plus(to),
+                    placed(s.to()).plus(to),
+                    s.widthMm() * scale,
+                    keeps,
+                    s.tags());
+            case Layer.Region r ->
+                new Layer.Region(
+                    r.corners().stream().map(p -> placed(p).plus(to)).toList(), keeps, r.tags());
+          });
+    }
+  }
+
+  private PointMm placed(PointMm p) {
+    return new PointMm(
+            (mirrorX ? -p.xMm() : p.xMm()) * scale, (mirrorY ? -p.yMm() : p.yMm()) * scale)
+        .turned(turnDeg);
   }
 
   private void format(String rest) throws BoardFileDamage {
@@ -511,6 +577,7 @@ public final class Gerber {
       throw new BoardFileDamage(file, begin, "There is no aperture D" + code + ".");
     }
     aperture = chosen;
+    block = blocks.get(code);
     apertureChosen = true;
   }
 
@@ -531,8 +598,12 @@ public final class Gerber {
           throw new BoardFileDamage(file, begin, "Nothing is flashed within a region.");
         }
         needAperture(begin);
-        marks.add(
-            new Layer.Flash(to, aperture.changed(mirrorX, mirrorY, turnDeg, scale), dark, tags));
+        if (block == null) {
+          marks.add(
+              new Layer.Flash(to, aperture.changed(mirrorX, mirrorY, turnDeg, scale), dark, tags));
+        } else {
+          flashBlock(block, to);
+        }
       }
       default ->
           throw new BoardFileDamage(file, begin, "There is no operation D" + operation + ".");

@@ -5,6 +5,7 @@ import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.KitCheck;
 import humble.core.stock.Strips;
+import humble.formats.board.BoardCompletion;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -94,8 +95,9 @@ public final class KitFolder {
     if (!tree.isObject()) {
       return refused("kit.json#", "An object is expected here.", false);
     }
-    Kit kit = new KitJson(new Cursor(tree, "", findings)).read();
+    Kit written = new KitJson(new Cursor(tree, "", findings)).read();
     List<Finding> all = new ArrayList<>(findings.all());
+    Kit kit = BoardCompletion.of(written, this::bytes, all);
     all.addAll(KitCheck.of(kit));
     all.addAll(Strips.findings(kit));
     boardFiles(kit, all);

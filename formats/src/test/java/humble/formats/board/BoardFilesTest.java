@@ -101,7 +101,10 @@ class BoardFilesTest {
     Parts after = Parts.of(draft.kit());
     assertThat(draft.kit().boards().getFirst().widthMm())
         .isEqualTo(kit.boards().getFirst().widthMm());
-    assertThat(draft.kit().places()).hasSizeGreaterThan(kit.places().size() / 2);
+    String board = kit.boards().getFirst().id();
+    assertThat(draft.kit().places())
+        .hasSizeGreaterThan(
+            (int) kit.places().stream().filter(p -> p.board().equals(board)).count() / 2);
     for (Place place : draft.kit().places()) {
       before
           .get(place.ref())
@@ -121,6 +124,92 @@ class BoardFilesTest {
     Path written = folder.resolve("kit");
     KitWriter.write(written, KitWriter.text(draft.kit()), Map.of(), false);
     assertThat(KitFolder.at(written).read()).isInstanceOf(KitRead.Opened.class);
+  }
+
+  @Test
+  void aBlockApertureIsPutDownMirroredTurnedAndScaled() throws BoardFileDamage {
+    Layer layer =
+        layer(
+            "%ADD10C,0.5*%\n%ABD12*%\nD10*\nX1000000Y0D03*\n%AB*%\nD12*\nX5000000Y5000000D03*\n"
+                + "%LMX*%\n%LR90*%\n%LS2*%\nX9000000Y5000000D03*\n");
+    assertThat(layer.marks())
+        .extracting(mark -> ((Layer.Flash) mark).at())
+        .satisfiesExactly(
+            at -> assertThat(at.distanceMm(new PointMm(6, 5))).isLessThan(1e-9),
+            // Mirrored to (−1, 0), turned by 90° to (0, −1), twice as far.
+            at -> assertThat(at.distanceMm(new PointMm(9, 3))).isLessThan(1e-9));
+    assertThat(((Layer.Flash) layer.marks().getLast()).aperture().extent()[2])
+        .isCloseTo(0.5, within(0.01));
+  }
+
+  @Test
+  void aClearBlockTakesAwayWhatItWouldHaveDrawn() throws BoardFileDamage {
+    Layer layer =
+        layer(
+            "%ADD10C,1*%\n%ABD12*%\nD10*\nX0Y0D03*\n%LPC*%\nX0Y0D03*\n%AB*%\nD12*\n"
+                + "%LPC*%\nX5000000Y5000000D03*\n");
+    assertThat(layer.marks()).extracting(Layer.Mark::dark).containsExactly(false, true);
+  }
+
+  @Test
+  void aBlockThatIsNotClosedOrNotBegunNamesItsLine() {
+    assertThatThrownBy(() -> layer("%ADD10C,1*%\n%ABD12*%\nD10*\nX0Y0D03*\n"))
+        .isInstanceOf(BoardFileDamage.class)
+        .hasMessageContaining("D12");
+    assertThatThrownBy(() -> layer("%AB*%\n"))
+        .isInstanceOf(BoardFileDamage.class)
+        .hasMessageContaining("not begun");
+  }
+
+  @ParameterizedTest
+  @MethodSource("kits")
+  void aKitThatLeavesOutNetsPlacesAndMarksTakesThemFromItsBoardFiles(Path path) throws IOException {
+    Kit kit = ((KitRead.Opened) KitFolder.at(path).read()).kit();
+    Map<String, byte[]> files = new TreeMap<>();
+    List<humble.core.kit.Board> boards = new java.util.ArrayList<>();
+    for (humble.core.kit.Board board : kit.boards()) {
+      Map<String, String> names = new TreeMap<>();
+      BoardWriter.files(Parts.of(kit), board)
+          .forEach((role, text) -> {
+            names.put(role, board.id() + "-" + role);
+            files.put(board.id() + "-" + role, bytes(text));
+          });
+      boards.add(
+          new humble.core.kit.Board(
+              board.id(),
+              board.revision(),
+              board.widthMm(),
+              board.heightMm(),
+              board.thicknessMm(),
+              board.outline(),
+              names));
+    }
+    Kit bare = kit.withBoard(List.of(), Map.of()).withBoards(boards);
+    List<humble.core.kit.Finding> findings = new java.util.ArrayList<>();
+    Kit again = BoardCompletion.of(bare, name -> require(files, name), findings);
+    assertThat(findings).singleElement().matches(finding -> !finding.isError());
+    assertThat(again.nets().keySet()).containsExactlyInAnyOrderElementsOf(kit.nets().keySet());
+    assertThat(again.places()).hasSizeGreaterThan(kit.places().size() / 2);
+    Parts before = Parts.of(kit);
+    Parts after = Parts.of(again);
+    for (Place place : again.places()) {
+      PinRef first = new PinRef(place.ref(), "1");
+      assertThat(after.padAt(first).orElseThrow().distanceMm(before.padAt(first).orElseThrow()))
+          .as(place.ref())
+          .isLessThan(0.01);
+      assertThat(place.board()).isEqualTo(kit.placeOf(place.ref()).orElseThrow().board());
+    }
+    assertThat(BoardCompletion.of(kit.withBoards(boards), name -> require(files, name), findings))
+        .as("a kit that says all of it is left as it is")
+        .isEqualTo(kit.withBoards(boards));
+  }
+
+  private static byte[] require(Map<String, byte[]> files, String name) throws IOException {
+    byte[] found = files.get(name);
+    if (found == null) {
+      throw new IOException("no " + name);
+    }
+    return found;
   }
 
   @Test

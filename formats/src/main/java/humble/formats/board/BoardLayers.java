@@ -1,0 +1,75 @@
+package humble.formats.board;
+
+import humble.core.kit.Board;
+import humble.core.kit.Finding;
+import humble.core.kit.Side;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The layers of a board that are looked at, by their role in the kit: copper, mask and legend of
+ * both sides.
+ *
+ * @param byRole layers that could be read
+ * @param problems files that could not, each with its line
+ */
+public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
+  private static final List<String> SEEN =
+      List.of(
+          "copper_top", "copper_bottom", "mask_top", "mask_bottom", "legend_top", "legend_bottom");
+
+  public BoardLayers {
+    byRole = Map.copyOf(byRole);
+    problems = List.copyOf(problems);
+  }
+
+  /** Where the files of a kit come from. */
+  public interface Source {
+    /** Gives the bytes of a file of the kit. */
+    byte[] bytes(String name) throws IOException;
+  }
+
+  /** Reads the layers that {@code board} names. */
+  public static BoardLayers read(Board board, Source source) {
+    Map<String, Layer> layers = new LinkedHashMap<>();
+    List<Finding> problems = new ArrayList<>();
+    for (String role : SEEN) {
+      String file = board.files().get(role);
+      if (file == null) {
+        continue;
+      }
+      try {
+        layers.put(role, Gerber.read(file, source.bytes(file)));
+      } catch (BoardFileDamage e) {
+        problems.add(Finding.warning(file, String.valueOf(e.getMessage())));
+      } catch (IOException e) {
+        problems.add(Finding.warning(file, "It cannot be read."));
+      }
+    }
+    return new BoardLayers(layers, problems);
+  }
+
+  /** Tells whether there is anything to draw. */
+  public boolean isEmpty() {
+    return byRole.isEmpty();
+  }
+
+  /** Gives the copper of a side. */
+  public Optional<Layer> copper(Side side) {
+    return Optional.ofNullable(byRole.get("copper_" + side.text()));
+  }
+
+  /** Gives the openings of the mask of a side. */
+  public Optional<Layer> mask(Side side) {
+    return Optional.ofNullable(byRole.get("mask_" + side.text()));
+  }
+
+  /** Gives the legend of a side. */
+  public Optional<Layer> legend(Side side) {
+    return Optional.ofNullable(byRole.get("legend_" + side.text()));
+  }
+}
