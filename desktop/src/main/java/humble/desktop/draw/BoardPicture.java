@@ -11,7 +11,9 @@ import humble.core.picture.Piece;
 import humble.core.picture.TopView;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import javafx.scene.image.Image;
 
 /**
  * A board drawn as it lies, from the kit's own geometry. The solder side is told from the component
@@ -19,6 +21,7 @@ import java.util.Set;
  */
 public final class BoardPicture {
   private static final double TEETH_PX = 9;
+  private static final double SAME_SCALE = 0.002;
   private static final double TOOTH_PX = 22;
 
   /** Larger parts are lit by their outline: a glow would cover their neighbours. */
@@ -153,20 +156,46 @@ public final class BoardPicture {
    * @param leftOut parts that no choice fits
    */
   public void paint(Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut) {
+    paint(pen, fitted, lit, leftOut, Faces.NONE);
+  }
+
+  /**
+   * Draws the board upon its own copper and legend, where its files are there.
+   *
+   * @param faces faces of the boards
+   */
+  public void paint(
+      Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut, Faces faces) {
+    Optional<BoardFace> face = faces.of(view, scale, pen);
     if (whole) {
-      inked(pen, fitted, lit, leftOut);
+      inked(pen, fitted, lit, leftOut, face);
       return;
     }
     pen.within(
-        box.left(), box.top(), box.width(), box.height(), () -> inked(pen, fitted, lit, leftOut));
+        box.left(),
+        box.top(),
+        box.width(),
+        box.height(),
+        () -> inked(pen, fitted, lit, leftOut, face));
     pen.box(box.left(), box.top(), box.width(), box.height(), 0, null, Token.INK);
   }
 
-  private void inked(Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut) {
+  /** Lays the face so that its pixels fall on those of the screen where the scales agree. */
+  private void lay(Pen pen, BoardFace face) {
+    Image image = face.turned(view.turnDeg());
+    boolean same = Math.abs(face.pxPerMm() / scale - 1) < SAME_SCALE;
+    double w = same ? image.getWidth() : view.widthMm() * scale;
+    double h = same ? image.getHeight() : view.heightMm() * scale;
+    pen.image(image, Math.round(left), Math.round(bottom - view.heightMm() * scale), w, h);
+  }
+
+  private void inked(
+      Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut, Optional<BoardFace> face) {
     List<double[]> outline = new ArrayList<>();
     view.board().outline().forEach(corner -> outline.add(px(corner)));
     teeth(pen);
-    pen.shape(outline, Token.BOARD, Token.INK);
+    pen.shape(outline, face.isPresent() ? null : Token.BOARD, Token.INK);
+    face.ifPresent(drawn -> lay(pen, drawn));
     for (Part part : parts.all()) {
       Place place = part.place();
       if (place != null
@@ -175,6 +204,9 @@ public final class BoardPicture {
           && !leftOut.contains(part.ref())) {
         boolean mine = place.side() == view.side();
         boolean on = fitted.contains(part.ref());
+        if (face.isPresent() && !on && !lit.contains(part.ref())) {
+          continue;
+        }
         holes(pen, part, place, lit.contains(part.ref()), on);
         if (!lit.contains(part.ref())) {
           body(pen, part, place, on && mine ? Look.ON : Look.PRINTED);

@@ -3,6 +3,7 @@ package humble.desktop.draw;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.image.Image;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.FontWeight;
@@ -184,6 +185,17 @@ public final class Pen {
     g.fillRoundRect(x, y, w, 2 * band, 2 * r, 2 * r);
     g.fillRoundRect(x, y + h - 2 * band, w, 2 * band, 2 * r, 2 * r);
     g.fillRect(x, y + band, w, h - 2 * band);
+  }
+
+  /** Lays a picture into a rectangle, which may reach beyond what is drawn within. */
+  public void image(Image image, double x, double y, double w, double h) {
+    mark(
+        x,
+        y,
+        x + w,
+        y + h,
+        List.of("image", System.identityHashCode(image), w, h),
+        g -> g.drawImage(image, x, y, w, h));
   }
 
   /** Draws a rectangle in a colour that is no token: paint bands of a part. */

@@ -14,6 +14,7 @@ import humble.core.picture.Piece;
 import humble.core.picture.TopView;
 import humble.core.words.Words;
 import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.PartIcon;
 import humble.desktop.draw.Pen;
@@ -40,6 +41,7 @@ record FitMat(
     String counts,
     Optional<JointOrder> joints,
     boolean magnified,
+    Faces faces,
     Optional<NetTrace> net,
     Words words)
     implements Mat {
@@ -55,7 +57,7 @@ record FitMat(
             .map(at ->
                 BoardPicture.closeUp(parts, view, 24, 48, w - 48, h - 66 - inset, at, CLOSE_MM))
             .orElseGet(() -> new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset));
-    board.paint(pen, fitted, lit, leftOut);
+    board.paint(pen, fitted, lit, leftOut, faces);
     board.padSpots(pen, leftOut);
     side(pen);
     pen.text(counts, w - 20, 26, 15, Token.INK_SOFT, Pen.Hang.RIGHT);

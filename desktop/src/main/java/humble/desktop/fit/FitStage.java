@@ -29,6 +29,7 @@ import humble.core.route.Plan;
 import humble.core.route.Step;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
+import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
@@ -82,6 +83,7 @@ public final class FitStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
+  private final Faces faces;
   private int focus;
   private Optional<PinRef> followed = Optional.empty();
   private final Set<String> putAway = new HashSet<>();
@@ -94,6 +96,7 @@ public final class FitStage implements Stage {
     this.open = open;
     this.desk = desk;
     this.words = desk.words();
+    this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
   }
 
   private Optional<Step> current() {
@@ -634,7 +637,7 @@ public final class FitStage implements Stage {
   }
 
   private void inspect() {
-    InspectHand inspect = new InspectHand(open, desk, view());
+    InspectHand inspect = new InspectHand(open, desk, view(), faces);
     opened = inspect.over() ? Optional.empty() : Optional.of(inspect);
   }
 
@@ -773,6 +776,7 @@ public final class FitStage implements Stage {
             .filter(p -> step != null && step.act() == Step.Act.FIT)
             .map(p -> JointOrder.of(parts, p.ref())),
         magnified,
+        faces,
         followed.flatMap(pin -> NetTrace.of(parts, pin)),
         words);
   }

@@ -8,6 +8,7 @@ import humble.core.kit.PinRef;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.words.Words;
+import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
@@ -26,10 +27,12 @@ final class InspectHand implements Hand {
   private final Desk desk;
   private final Words words;
   private final BoardView view;
+  private final Faces faces;
   private final Inspection inspection;
   private boolean away;
 
-  InspectHand(OpenBuild open, Desk desk, BoardView view) {
+  InspectHand(OpenBuild open, Desk desk, BoardView view, Faces faces) {
+    this.faces = faces;
     this.open = open;
     this.desk = desk;
     this.words = desk.words();
@@ -163,6 +166,7 @@ final class InspectHand implements Hand {
         now(),
         inspection,
         open.build().joints(),
+        faces,
         words.say(seen.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom"));
   }
 }

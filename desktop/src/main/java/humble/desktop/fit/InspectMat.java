@@ -6,6 +6,7 @@ import humble.core.kit.PinRef;
 import humble.core.kit.PointMm;
 import humble.core.orient.BoardView;
 import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
@@ -21,6 +22,7 @@ record InspectMat(
     Optional<Inspection.Joint> joint,
     Inspection inspection,
     Map<String, String> seen,
+    Faces faces,
     String side)
     implements Mat {
   private static final double CLOSE_MM = 22;
@@ -31,11 +33,11 @@ record InspectMat(
     PointMm at = joint.flatMap(j -> parts.padAt(j.pin())).orElse(view.board().outline().getFirst());
     BoardPicture close =
         BoardPicture.closeUp(parts, view, 24, 48, w - 48, h - small - 76, at, CLOSE_MM);
-    close.paint(pen, fitted, Set.of(), Set.of());
+    close.paint(pen, fitted, Set.of(), Set.of(), faces);
     joint.ifPresent(j -> rings(pen, close, j));
     pen.text(side, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
     BoardPicture whole = new BoardPicture(parts, view, 24, h - small - 12, w - 48, small);
-    whole.paint(pen, fitted, Set.of(), Set.of());
+    whole.paint(pen, fitted, Set.of(), Set.of(), faces);
     dots(pen, whole);
     double[] here = whole.px(at);
     double half = CLOSE_MM / 2 * whole.scale();

@@ -6,6 +6,7 @@ import humble.bench.Transfer;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.firmware.ProgramImage;
+import humble.core.kit.Board;
 import humble.core.kit.Caution;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
@@ -15,12 +16,14 @@ import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.stock.Stocktake;
+import humble.formats.board.BoardLayers;
 import humble.formats.hex.HexRead;
 import humble.formats.hex.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
 import java.io.IOException;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +31,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -46,6 +50,8 @@ public final class OpenBuild {
   private final Executor later;
   private final Runnable changed;
   private final Set<String> restored = new HashSet<>();
+  private final Set<String> layersAsked = new HashSet<>();
+  private final Map<String, BoardLayers> layers = new HashMap<>();
   private final Supplier<Pace> paceOfBench;
   private @Nullable Pace pace;
   private Build build;
@@ -202,6 +208,23 @@ public final class OpenBuild {
     } catch (IOException e) {
       return Optional.empty();
     }
+  }
+
+  /**
+   * Gives the layers of a board from its files; empty when it has none, or while they are being
+   * read for the first time.
+   */
+  public Optional<BoardLayers> layers(Board board) {
+    if (!board.files().isEmpty() && layersAsked.add(board.id())) {
+      AtomicReference<BoardLayers> read = new AtomicReference<>();
+      inBackground(
+          () -> read.set(BoardLayers.read(board, folder::bytes)),
+          () -> {
+            layers.put(board.id(), read.get());
+            changed.run();
+          });
+    }
+    return Optional.ofNullable(layers.get(board.id())).filter(known -> !known.isEmpty());
   }
 
   /** Runs {@code work} in the background and {@code then} on the interface thread. */

@@ -1,0 +1,107 @@
+package humble.desktop.draw;
+
+import humble.core.kit.Board;
+import humble.core.kit.Side;
+import humble.core.orient.BoardView;
+import humble.formats.board.BoardLayers;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Function;
+import javafx.scene.paint.Color;
+
+/**
+ * The faces of the boards in sight, drawn in the background as they are first asked for. Used on
+ * the interface thread only.
+ */
+public final class Faces {
+  private static final int MOST_KEPT = 6;
+
+  /** Faces for kits without board files: none. */
+  public static final Faces NONE =
+      new Faces(board -> Optional.empty(), (work, then) -> {}, () -> {});
+
+  private final Function<Board, Optional<BoardLayers>> layers;
+  private final Background background;
+  private final Runnable changed;
+  private final Set<Key> asked = new HashSet<>();
+  private final Map<Key, BoardFace> kept =
+      new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, BoardFace> eldest) {
+          return size() > MOST_KEPT;
+        }
+      };
+
+  private record Key(String board, Side side, long scale, BoardFace.Colours colours) {}
+
+  /** Runs work in the background and something on the interface thread after it. */
+  public interface Background {
+    /** Runs them. */
+    void run(Runnable work, Runnable then);
+  }
+
+  /**
+   * Makes an empty set of faces.
+   *
+   * @param layers gives the layers of a board, once they are read
+   * @param background runs the drawing
+   * @param changed runs when a face has been drawn
+   */
+  public Faces(
+      Function<Board, Optional<BoardLayers>> layers, Background background, Runnable changed) {
+    this.layers = layers;
+    this.background = background;
+    this.changed = changed;
+  }
+
+  /**
+   * Gives the face of the side in sight: at that scale when it has been drawn, else at another;
+   * empty when the board has no files or the first is still being drawn.
+   */
+  public Optional<BoardFace> of(BoardView view, double pxPerMm, Pen pen) {
+    Optional<BoardLayers> read = layers.apply(view.board());
+    if (read.isEmpty()) {
+      return Optional.empty();
+    }
+    BoardFace.Colours colours = colours(pen);
+    Key key = new Key(view.board().id(), view.side(), Math.round(pxPerMm * 20), colours);
+    BoardFace face = kept.get(key);
+    if (face == null && asked.add(key)) {
+      AtomicReference<BoardFace> drawn = new AtomicReference<>();
+      background.run(
+          () -> drawn.set(BoardFace.draw(view.board(), read.get(), view.side(), pxPerMm, colours)),
+          () -> {
+            kept.put(key, drawn.get());
+            asked.remove(key);
+            changed.run();
+          });
+    }
+    return face != null
+        ? Optional.of(face)
+        : kept.entrySet().stream()
+            .filter(e -> e.getKey().board().equals(key.board()) && e.getKey().side() == key.side())
+            .filter(e -> e.getKey().colours().equals(colours))
+            .map(Map.Entry::getValue)
+            .findFirst();
+  }
+
+  private static BoardFace.Colours colours(Pen pen) {
+    Color board = pen.colour(Token.BOARD);
+    return new BoardFace.Colours(
+        argb(board),
+        argb(board.interpolate(pen.colour(Token.MASK_PALE), 0.22)),
+        argb(pen.colour(Token.COPPER_PALE)),
+        argb(pen.colour(Token.MASK_PALE)));
+  }
+
+  private static int argb(Color colour) {
+    return 0xff000000
+        | (int) Math.round(colour.getRed() * 255) << 16
+        | (int) Math.round(colour.getGreen() * 255) << 8
+        | (int) Math.round(colour.getBlue() * 255);
+  }
+}
