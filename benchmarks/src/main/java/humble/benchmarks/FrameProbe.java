@@ -76,7 +76,7 @@ public final class FrameProbe {
         (pen, n) -> {
           PointMm at = new PointMm(80 + 30 * Math.cos(n * 0.02), 50 + 20 * Math.sin(n * 0.02));
           BoardView view = new BoardView(board, Side.TOP, 0);
-          BoardPicture.closeUp(parts, view, 0, 0, WIDTH, HEIGHT, at, 60)
+          BoardPicture.closeUp(parts, view, 0, 0, WIDTH, HEIGHT, at, new PointMm(0, 0), 60)
               .paint(pen, Set.of(), Set.of(), Set.of(), faces);
         };
     Frame turn =

@@ -29,6 +29,8 @@ import picocli.CommandLine.Command;
       PlanCommand.class,
       Pin1Command.class,
       CuesCommand.class,
+      JointsCommand.class,
+      WindCommand.class,
       CircuitCommand.class,
       ImageCommand.class,
       LoadCommand.class,

@@ -66,6 +66,7 @@ public final class BoardPicture {
    * Lays a piece of a board into a rectangle of the mat, as under a magnifier.
    *
    * @param at middle of the piece, board coordinates from the top
+   * @param asideMm how far it is pulled aside, as seen
    * @param acrossMm height of the piece, in millimetres
    */
   public static BoardPicture closeUp(
@@ -76,9 +77,10 @@ public final class BoardPicture {
       double w,
       double h,
       PointMm at,
+      PointMm asideMm,
       double acrossMm) {
     double scale = h / acrossMm;
-    PointMm seen = view.seen(at);
+    PointMm seen = view.seen(at).plus(asideMm);
     return new BoardPicture(
         parts,
         view,

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 public final class Pen {
   private static final double STROKE_PX = 1.5;
   private static final double LARGE_PX2 = 10_000;
+  private static final int CUT_CORNERS = 32;
 
   /**
    * Corners rounder than this are drawn as such; the rest as four straight lines, which is quick.
@@ -27,7 +28,7 @@ public final class Pen {
   private final Palette palette;
   private final List<Mark> marks = new ArrayList<>();
   private final List<Spot> spots = new ArrayList<>();
-  private double @Nullable [] clip;
+  private @Nullable ClipBox clip;
 
   /** Makes a pen with nothing drawn. */
   public Pen(Palette palette) {
@@ -70,7 +71,7 @@ public final class Pen {
 
   /** Draws with {@code drawing} within a rectangle only; what lies outside is left away. */
   public void within(double x, double y, double w, double h, Runnable drawing) {
-    clip = new double[] {x, y, x + w, y + h};
+    clip = new ClipBox(x, y, x + w, y + h);
     drawing.run();
     clip = null;
   }
@@ -82,28 +83,44 @@ public final class Pen {
       double y2,
       List<Object> what,
       java.util.function.Consumer<GraphicsContext> ink) {
-    double[] to = clip;
-    if (to == null) {
+    ClipBox to = clip;
+    if (to == null || to.holds(x1, y1, x2, y2)) {
       marks.add(new Mark(x1, y1, x2, y2, what, ink));
-    } else if (x1 < to[2] && to[0] < x2 && y1 < to[3] && to[1] < y2) {
+    } else if (!to.misses(x1, y1, x2, y2)) {
       List<Object> clipped = new ArrayList<>(what);
       clipped.addAll(List.of(x1, y1, x2, y2));
       marks.add(
           new Mark(
-              Math.max(x1, to[0]),
-              Math.max(y1, to[1]),
-              Math.min(x2, to[2]),
-              Math.min(y2, to[3]),
+              Math.max(x1, to.left()),
+              Math.max(y1, to.top()),
+              Math.min(x2, to.right()),
+              Math.min(y2, to.bottom()),
               clipped,
               g -> {
                 g.save();
                 g.beginPath();
-                g.rect(to[0], to[1], to[2] - to[0], to[3] - to[1]);
+                g.rect(to.left(), to.top(), to.right() - to.left(), to.bottom() - to.top());
                 g.clip();
                 ink.accept(g);
                 g.restore();
               }));
     }
+  }
+
+  /** Draws what was cut before, whose stroke may reach over the edge by half its width. */
+  private void drawn(
+      double x1,
+      double y1,
+      double x2,
+      double y2,
+      List<Object> what,
+      java.util.function.Consumer<GraphicsContext> ink) {
+    marks.add(new Mark(x1, y1, x2, y2, what, ink));
+  }
+
+  /** Tells whether something reaches over the edge of what is drawn within. */
+  private boolean isCut(double x1, double y1, double x2, double y2) {
+    return clip != null && !clip.holds(x1, y1, x2, y2);
   }
 
   /** Draws a rectangle with round corners; null leaves fill or stroke away. */
@@ -115,6 +132,17 @@ public final class Pen {
       double radius,
       @Nullable Token fill,
       @Nullable Token stroke) {
+    if (isCut(x - STROKE_PX, y - STROKE_PX, x + w + STROKE_PX, y + h + STROKE_PX)) {
+      shape(
+          List.of(
+              new double[] {x, y},
+              new double[] {x + w, y},
+              new double[] {x + w, y + h},
+              new double[] {x, y + h}),
+          fill,
+          stroke);
+      return;
+    }
     double r = Math.min(radius, Math.min(w, h) / 2);
     if (fill != null && stroke != null && r > SQUARE_CORNER_PX) {
       // Two fills, the inner a stroke smaller: a software renderer fills faster than it strokes.
@@ -187,15 +215,38 @@ public final class Pen {
     g.fillRect(x, y + band, w, h - 2 * band);
   }
 
-  /** Lays a picture into a rectangle, which may reach beyond what is drawn within. */
+  /**
+   * Lays a picture into a rectangle. Of a picture that reaches beyond what is drawn within, the
+   * piece in sight is taken: cutting it costs a software renderer many times what laying it does.
+   */
   public void image(Image image, double x, double y, double w, double h) {
+    ClipBox to = clip == null ? new ClipBox(x, y, x + w, y + h) : clip;
+    double left = Math.max(x, to.left());
+    double top = Math.max(y, to.top());
+    double right = Math.min(x + w, to.right());
+    double bottom = Math.min(y + h, to.bottom());
+    if (left >= right || top >= bottom) {
+      return;
+    }
+    double perX = image.getWidth() / w;
+    double perY = image.getHeight() / h;
     mark(
-        x,
-        y,
-        x + w,
-        y + h,
-        List.of("image", System.identityHashCode(image), w, h),
-        g -> g.drawImage(image, x, y, w, h));
+        left,
+        top,
+        right,
+        bottom,
+        List.of("image", System.identityHashCode(image), x, y, w, h),
+        g ->
+            g.drawImage(
+                image,
+                (left - x) * perX,
+                (top - y) * perY,
+                (right - left) * perX,
+                (bottom - top) * perY,
+                left,
+                top,
+                right - left,
+                bottom - top));
   }
 
   /** Draws a rectangle in a colour that is no token: paint bands of a part. */
@@ -232,6 +283,19 @@ public final class Pen {
       @Nullable Token fill,
       @Nullable Token stroke,
       double strokePx) {
+    double reach = Math.max(rx, ry) + strokePx;
+    if (isCut(x - reach, y - reach, x + reach, y + reach)) {
+      List<double[]> round = new ArrayList<>();
+      for (int i = 0; i < CUT_CORNERS; i++) {
+        double angle = 2 * Math.PI * i / CUT_CORNERS;
+        round.add(new double[] {x + rx * Math.cos(angle), y + ry * Math.sin(angle)});
+      }
+      shape(round, fill, null);
+      if (stroke != null) {
+        outline(round, stroke, strokePx);
+      }
+      return;
+    }
     if (fill != null && stroke != null && strokePx > 0) {
       double half = strokePx / 2;
       filledOval(x, y, rx + half, ry + half, palette.of(stroke));
@@ -318,9 +382,27 @@ public final class Pen {
   }
 
   private void line(
+      double fromX,
+      double fromY,
+      double toX,
+      double toY,
+      Token token,
+      double strokePx,
+      boolean dashed) {
+    double[] piece = {fromX, fromY, toX, toY};
+    if (clip != null) {
+      piece = clip.line(fromX, fromY, toX, toY).orElse(null);
+      if (piece == null) {
+        return;
+      }
+    }
+    segment(piece[0], piece[1], piece[2], piece[3], token, strokePx, dashed);
+  }
+
+  private void segment(
       double x1, double y1, double x2, double y2, Token token, double strokePx, boolean dashed) {
     Color colour = palette.of(token);
-    mark(
+    drawn(
         Math.min(x1, x2) - strokePx,
         Math.min(y1, y2) - strokePx,
         Math.max(x1, x2) + strokePx,
@@ -378,6 +460,19 @@ public final class Pen {
 
   /** Draws a closed shape through points given as x, y, x, y. */
   public void shape(List<double[]> points, @Nullable Token fill, @Nullable Token stroke) {
+    ClipBox to = clip;
+    if (to != null && points.stream().anyMatch(p -> !to.holds(p[0], p[1], p[0], p[1]))) {
+      List<double[]> cut = to.shape(points);
+      if (cut.size() > 2) {
+        clip = null;
+        shape(cut, fill, null);
+        clip = to;
+      }
+      if (stroke != null) {
+        outline(points, stroke, STROKE_PX);
+      }
+      return;
+    }
     double[] xs = points.stream().mapToDouble(p -> p[0]).toArray();
     double[] ys = points.stream().mapToDouble(p -> p[1]).toArray();
     double left = java.util.Arrays.stream(xs).min().orElse(0);

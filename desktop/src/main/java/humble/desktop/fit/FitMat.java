@@ -41,6 +41,7 @@ record FitMat(
     String counts,
     Optional<JointOrder> joints,
     boolean magnified,
+    PointMm pulledMm,
     Faces faces,
     Optional<NetTrace> net,
     Words words)
@@ -55,7 +56,8 @@ record FitMat(
     BoardPicture board =
         middle
             .map(at ->
-                BoardPicture.closeUp(parts, view, 24, 48, w - 48, h - 66 - inset, at, CLOSE_MM))
+                BoardPicture.closeUp(
+                    parts, view, 24, 48, w - 48, h - 66 - inset, at, pulledMm, CLOSE_MM))
             .orElseGet(() -> new BoardPicture(parts, view, 24, 48, w - 48, h - 60 - inset));
     board.paint(pen, fitted, lit, leftOut, faces);
     board.padSpots(pen, leftOut);

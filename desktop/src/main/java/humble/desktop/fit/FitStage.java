@@ -17,6 +17,7 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
+import humble.core.kit.PointMm;
 import humble.core.kit.Side;
 import humble.core.kit.Task;
 import humble.core.kit.Winding;
@@ -61,6 +62,9 @@ public final class FitStage implements Stage {
   private static final int MOST_BOARD_MARKS = 1;
   private static final int MOST_JOINED = 9;
 
+  /** About what a magnified board is drawn at, for a hand that pulls it. */
+  private static final double MAGNIFIED_PX_PER_MM = 15;
+
   private static final int CUES_KEY = 4;
 
   /** What the digits do that are not needed for marks, in the order shown. */
@@ -89,6 +93,10 @@ public final class FitStage implements Stage {
   private final Set<String> putAway = new HashSet<>();
   private Optional<Hand> opened = Optional.empty();
   private boolean magnified;
+
+  /** How far the piece under the magnifier was pulled, as seen, in millimetres. */
+  private PointMm pulledMm = new PointMm(0, 0);
+
   private int choice;
 
   /** Makes the stage. */
@@ -630,9 +638,31 @@ public final class FitStage implements Stage {
       case 5 -> letter('T');
       case 6 -> letter('F');
       case 7 -> letter('N');
-      case 8 -> magnified = !magnified;
+      case 8 -> magnify(!magnified);
       case 9 -> inspect();
       default -> {}
+    }
+  }
+
+  private void magnify(boolean on) {
+    magnified = on;
+    pulledMm = new PointMm(0, 0);
+  }
+
+  /** What is under the magnifier follows the hand; the whole board stays where it is. */
+  @Override
+  public boolean pull(double dx, double dy) {
+    if (!magnified || hand().isPresent()) {
+      return false;
+    }
+    pulledMm = pulledMm.plus(new PointMm(-dx / MAGNIFIED_PX_PER_MM, dy / MAGNIFIED_PX_PER_MM));
+    return true;
+  }
+
+  @Override
+  public void wheel(boolean up) {
+    if (up != magnified) {
+      magnify(up);
     }
   }
 
@@ -776,6 +806,7 @@ public final class FitStage implements Stage {
             .filter(p -> step != null && step.act() == Step.Act.FIT)
             .map(p -> JointOrder.of(parts, p.ref())),
         magnified,
+        pulledMm,
         faces,
         followed.flatMap(pin -> NetTrace.of(parts, pin)),
         words);

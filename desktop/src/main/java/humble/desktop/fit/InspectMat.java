@@ -32,7 +32,8 @@ record InspectMat(
     double small = Math.min(260, h * 0.34);
     PointMm at = joint.flatMap(j -> parts.padAt(j.pin())).orElse(view.board().outline().getFirst());
     BoardPicture close =
-        BoardPicture.closeUp(parts, view, 24, 48, w - 48, h - small - 76, at, CLOSE_MM);
+        BoardPicture.closeUp(
+            parts, view, 24, 48, w - 48, h - small - 76, at, new PointMm(0, 0), CLOSE_MM);
     close.paint(pen, fitted, Set.of(), Set.of(), faces);
     joint.ifPresent(j -> rings(pen, close, j));
     pen.text(side, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);

@@ -44,6 +44,14 @@ public interface Stage {
   /** Takes a drag from one thing on the mat onto another. */
   default void drag(String from, String to) {}
 
+  /** Pulls the picture by so many pixels; tells whether it follows. */
+  default boolean pull(double dx, double dy) {
+    return false;
+  }
+
+  /** Turns the wheel over the picture, up or down. */
+  default void wheel(boolean up) {}
+
   /** Tells whether the field takes any text, blanks and signs included. */
   default boolean takesText() {
     return false;

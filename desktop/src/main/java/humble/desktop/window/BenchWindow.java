@@ -87,7 +87,7 @@ public final class BenchWindow implements Desk {
     this.session = session;
     this.clock = clock;
     this.card = new CardView(() -> handle(this::enter), words.say("key.why"));
-    this.mat = new MatView(palette, this::pick, this::drag);
+    this.mat = new MatView(palette, touch());
     this.trace = new TraceView(words, palette, this::go);
     this.stage = first();
     session.whenChanged(this::refresh);
@@ -585,6 +585,35 @@ public final class BenchWindow implements Desk {
           go(stageId);
           remark = words.say("top.wrong");
         });
+  }
+
+  private MatView.Touch touch() {
+    return new MatView.Touch() {
+      @Override
+      public void pick(String spot) {
+        BenchWindow.this.pick(spot);
+      }
+
+      @Override
+      public void drag(String from, String to) {
+        BenchWindow.this.drag(from, to);
+      }
+
+      @Override
+      public boolean pull(double dx, double dy) {
+        boolean follows = stage.pull(dx, dy);
+        if (follows) {
+          refresh();
+        }
+        return follows;
+      }
+
+      @Override
+      public void wheel(boolean up) {
+        stage.wheel(up);
+        refresh();
+      }
+    };
   }
 
   private void enter() {

@@ -4,33 +4,65 @@ import humble.desktop.draw.Mat;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
-import java.util.function.BiConsumer;
-import java.util.function.Consumer;
 import javafx.scene.Cursor;
 import org.jspecify.annotations.Nullable;
 
 /** The canvas that the mats are painted on. */
 final class MatView extends DrawnPane {
+  private static final double LEAST_PULL_PX = 6;
+
   private @Nullable Mat mat;
   private String pressed = "";
+  private double lastX;
+  private double lastY;
+  private boolean pulled;
 
-  /**
-   * Makes an empty mat.
-   *
-   * @param pick takes the name of what was clicked
-   * @param drag takes the names of what was dragged and what it was dropped on
-   */
-  MatView(Palette palette, Consumer<String> pick, BiConsumer<String, String> drag) {
+  /** What a hand on the mat does. */
+  interface Touch {
+    /** Something was clicked. */
+    void pick(String spot);
+
+    /** Something was dragged onto something. */
+    void drag(String from, String to);
+
+    /** The mat was pulled by so many pixels; tells whether the picture follows. */
+    boolean pull(double dx, double dy);
+
+    /** The wheel was turned, up or down. */
+    void wheel(boolean up);
+  }
+
+  /** Makes an empty mat. */
+  MatView(Palette palette, Touch touch) {
     super(palette);
-    setOnMousePressed(event -> pressed = spotAt(event.getX(), event.getY()).orElse(""));
+    setOnMousePressed(event -> {
+      pressed = spotAt(event.getX(), event.getY()).orElse("");
+      lastX = event.getX();
+      lastY = event.getY();
+      pulled = false;
+    });
+    setOnMouseDragged(event -> {
+      double dx = event.getX() - lastX;
+      double dy = event.getY() - lastY;
+      if ((pulled || Math.hypot(dx, dy) > LEAST_PULL_PX) && touch.pull(dx, dy)) {
+        pulled = true;
+        lastX = event.getX();
+        lastY = event.getY();
+      }
+    });
     setOnMouseReleased(event -> {
       String there = spotAt(event.getX(), event.getY()).orElse("");
-      if (!there.isEmpty() && there.equals(pressed)) {
-        pick.accept(there);
-      } else if (!there.isEmpty() && !pressed.isEmpty()) {
-        drag.accept(pressed, there);
+      if (!pulled && !there.isEmpty() && there.equals(pressed)) {
+        touch.pick(there);
+      } else if (!pulled && !there.isEmpty() && !pressed.isEmpty()) {
+        touch.drag(pressed, there);
       }
       pressed = "";
+    });
+    setOnScroll(event -> {
+      if (event.getDeltaY() != 0) {
+        touch.wheel(event.getDeltaY() > 0);
+      }
     });
     setOnMouseMoved(event ->
         setCursor(spotAt(event.getX(), event.getY()).isPresent() ? Cursor.HAND : Cursor.DEFAULT));

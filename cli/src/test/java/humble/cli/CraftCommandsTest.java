@@ -1,0 +1,75 @@
+package humble.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class CraftCommandsTest {
+  private static final String KIT =
+      Path.of(System.getProperty("humble.root", ".."), "kits", "lockkeeper").toString();
+  private static final JsonMapper JSON = new JsonMapper();
+
+  private static int status;
+  private static String err = "";
+
+  private static String run(String... arguments) {
+    StringWriter out = new StringWriter();
+    StringWriter errors = new StringWriter();
+    status = Humble.run(new PrintWriter(out, true), new PrintWriter(errors, true), arguments);
+    err = errors.toString();
+    return out.toString();
+  }
+
+  private static JsonNode json(String... arguments) {
+    List<String> all = new ArrayList<>(Arrays.asList(arguments));
+    all.add("--json");
+    return JSON.readTree(run(all.toArray(String[]::new)));
+  }
+
+  @Test
+  void windGivesTheDocumentedKeysAndTheFormulasOfTheKitFormat() {
+    JsonNode answer = json("wind", KIT, "choke");
+    assertThat(List.copyOf(answer.propertyNames()))
+        .containsExactly("turns", "wire_mm", "inductance_h", "layers", "fits", "sense", "coils");
+    // 18 × (12.7 − 7.7 + 2 × 4.8) × 1.06 + 50; 330 nH × 18².
+    assertThat(answer.get("wire_mm").doubleValue()).isCloseTo(328.568, offset(1e-9));
+    assertThat(answer.get("inductance_h").doubleValue()).isCloseTo(106.92e-6, offset(1e-12));
+    assertThat(status).isZero();
+    run("wind", KIT, "nothing");
+    assertThat(status).isEqualTo(2);
+    assertThat(err).contains("no winding 'nothing'");
+  }
+
+  @Test
+  void jointsGivesTheOrderOfAPartAndWhatToLookAtFirst() {
+    JsonNode socket = json("joints", KIT, "SK1");
+    assertThat(socket.get("tacks").intValue()).isEqualTo(2);
+    assertThat(socket.get("joints").get(1).stringValue()).isEqualTo("21");
+    assertThat(socket.get("joints")).hasSize(40);
+    assertThat(socket.get("hold").stringValue()).isEqualTo("card");
+    JsonNode first = json("joints", KIT).get("look_first").get(0);
+    assertThat(first.get("hurt").stringValue()).isEqualTo("supply");
+    run("joints", KIT, "X99");
+    assertThat(status).isEqualTo(2);
+  }
+
+  @Test
+  void aPlanNamesItsBoardsAndAnInterval() {
+    JsonNode plan = json("plan", KIT);
+    assertThat(plan.get("optimal").booleanValue()).isTrue();
+    JsonNode cost = plan.get("cost");
+    double minutes = cost.get("minutes").doubleValue();
+    assertThat(cost.get("minutes_80pct").get("low").doubleValue()).isLessThan(minutes);
+    assertThat(cost.get("minutes_80pct").get("high").doubleValue()).isGreaterThan(minutes);
+    assertThat(plan.get("steps").get(3).get("board").stringValue()).isEqualTo("main");
+  }
+}
