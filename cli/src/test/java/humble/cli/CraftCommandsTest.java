@@ -18,21 +18,19 @@ class CraftCommandsTest {
       Path.of(System.getProperty("humble.root", ".."), "kits", "lockkeeper").toString();
   private static final JsonMapper JSON = new JsonMapper();
 
-  private static int status;
-  private static String err = "";
+  private record Ran(int status, String out, String err) {}
 
-  private static String run(String... arguments) {
+  private static Ran run(String... arguments) {
     StringWriter out = new StringWriter();
-    StringWriter errors = new StringWriter();
-    status = Humble.run(new PrintWriter(out, true), new PrintWriter(errors, true), arguments);
-    err = errors.toString();
-    return out.toString();
+    StringWriter err = new StringWriter();
+    int status = Humble.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+    return new Ran(status, out.toString(), err.toString());
   }
 
   private static JsonNode json(String... arguments) {
     List<String> all = new ArrayList<>(Arrays.asList(arguments));
     all.add("--json");
-    return JSON.readTree(run(all.toArray(String[]::new)));
+    return JSON.readTree(run(all.toArray(String[]::new)).out());
   }
 
   @Test
@@ -43,10 +41,10 @@ class CraftCommandsTest {
     // 18 × (12.7 − 7.7 + 2 × 4.8) × 1.06 + 50; 330 nH × 18².
     assertThat(answer.get("wire_mm").doubleValue()).isCloseTo(328.568, offset(1e-9));
     assertThat(answer.get("inductance_h").doubleValue()).isCloseTo(106.92e-6, offset(1e-12));
-    assertThat(status).isZero();
-    run("wind", KIT, "nothing");
-    assertThat(status).isEqualTo(2);
-    assertThat(err).contains("no winding 'nothing'");
+    assertThat(run("wind", KIT, "choke").status()).isZero();
+    Ran unknown = run("wind", KIT, "nothing");
+    assertThat(unknown.status()).isEqualTo(2);
+    assertThat(unknown.err()).contains("no winding 'nothing'");
   }
 
   @Test
@@ -58,8 +56,7 @@ class CraftCommandsTest {
     assertThat(socket.get("hold").stringValue()).isEqualTo("card");
     JsonNode first = json("joints", KIT).get("look_first").get(0);
     assertThat(first.get("hurt").stringValue()).isEqualTo("supply");
-    run("joints", KIT, "X99");
-    assertThat(status).isEqualTo(2);
+    assertThat(run("joints", KIT, "X99").status()).isEqualTo(2);
   }
 
   @Test

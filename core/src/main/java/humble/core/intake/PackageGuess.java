@@ -458,9 +458,14 @@ record PackageGuess(
     List<PackagePin> pins = new ArrayList<>();
     for (int i = 0; i < count; i++) {
       double x = count == 1 ? 0 : -spanMm / 2 + i * spanMm / (count - 1);
-      pins.add(new PackagePin(Integer.toString(i + 1), new PointMm(x, 0)));
+      pins.add(new PackagePin(Integer.toString(i + 1), rounded(new PointMm(x, 0))));
     }
     return new PartPackage(id, heightMm, pins, lead);
+  }
+
+  /** To the micrometre's thousandth, as a kit file keeps it. */
+  private static PointMm rounded(PointMm at) {
+    return new PointMm(Math.round(at.xMm() * 1e6) / 1e6, Math.round(at.yMm() * 1e6) / 1e6);
   }
 
   private static boolean even(int count) {
@@ -497,7 +502,7 @@ record PackageGuess(
   private static PartPackage surfaceMounted(String id, double heightMm, PointMm[] at) {
     List<PackagePin> pins = new ArrayList<>();
     for (int i = 0; i < at.length; i++) {
-      pins.add(new PackagePin(Integer.toString(i + 1), at[i]));
+      pins.add(new PackagePin(Integer.toString(i + 1), rounded(at[i])));
     }
     return new PartPackage(id, heightMm, pins, LeadClass.SMD);
   }

@@ -47,6 +47,7 @@ public final class Shots {
   private void all(Path home) {
     list(home.resolve("list"));
     host(home.resolve("host"));
+    computer(home.resolve("computer"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -168,9 +169,22 @@ public final class Shots {
     }
   }
 
+  /** A socket of the computer, and the joints of its main board under the magnifier. */
+  private void computer(Path home) {
+    Path kits = kit.resolveSibling("lockkeeper");
+    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
+      screen.walkTo(StageId.FIT);
+      titled(screen, "Fit SK1");
+      screen.settle();
+      shot(screen, "fit-computer");
+      titled(screen, "Look at J");
+      shot(screen, "fit-joints");
+    }
+  }
+
   private static void titled(Offscreen screen, String title) {
     for (int i = 0;
-        i < 400 && !Offscreen.onScreen(() -> screen.window().card().title().startsWith(title));
+        i < 1500 && !Offscreen.onScreen(() -> screen.window().card().title().startsWith(title));
         i++) {
       screen.stepOrWait();
     }
