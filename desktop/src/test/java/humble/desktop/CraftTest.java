@@ -95,7 +95,7 @@ class CraftTest {
   void marksThatDisagreeAreWeighedAndTheBatchIsDoubted() throws Exception {
     try (BenchInTest bench = computer()) {
       bench.walkUntil(() -> titled(bench, "Fit D1"));
-      bench.number("4");
+      bench.number("0");
       assertThat(titled(bench, "Which lead is which")).isTrue();
       bench.number("1");
       bench.number("22");

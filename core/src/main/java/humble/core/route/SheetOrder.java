@@ -44,7 +44,44 @@ record SheetOrder(List<Node> order, List<Phrase> moved) {
         moved.add(reason(work, rank, node));
       }
     }
+    together(work, after, order, moved);
     return Optional.of(new SheetOrder(order, moved));
+  }
+
+  /**
+   * Between parts that hold each other stands no other fit: the later one is moved to the earlier
+   * one, or that to it where a fact stands between. This is done after the fewest moves were found,
+   * so that the two together need not be the fewest.
+   */
+  private static void together(Work work, BitSet[] after, List<Node> order, List<Phrase> moved) {
+    for (int i = 0; i < order.size(); i++) {
+      Node first = order.get(i);
+      int jig = work.jigOf(first);
+      for (int k = i + 1; jig >= 0 && k < order.size(); k++) {
+        Node mate = order.get(k);
+        if (work.jigOf(mate) != jig) {
+          continue;
+        }
+        List<Node> between = List.copyOf(order.subList(i + 1, k));
+        if (between.stream().noneMatch(node -> isStranger(work, node, jig))) {
+          continue;
+        }
+        if (between.stream().noneMatch(node -> after[node.index()].get(mate.index()))) {
+          order.add(i + 1, order.remove(k));
+          moved.add(Phrase.of("route.sheet-jig", name(mate), name(first)));
+        } else if (between.stream().noneMatch(node -> after[first.index()].get(node.index()))) {
+          order.add(k, first);
+          order.remove(i);
+          moved.add(Phrase.of("route.sheet-jig", name(first), name(mate)));
+          i--;
+          break;
+        }
+      }
+    }
+  }
+
+  private static boolean isStranger(Work work, Node node, int jig) {
+    return node.isFit() && work.jigOf(node) != jig;
   }
 
   /** Tells whether the sheet has {@code a} before {@code b} although {@code b} must come first. */

@@ -19,6 +19,7 @@ import java.util.Random;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
 
 /** Jig mates among free groups: every order that keeps them together is tried. */
 class JigOrderTest {
@@ -102,5 +103,27 @@ class JigOrderTest {
       }
     }
     return all;
+  }
+
+  @Test
+  void theKitsOwnSheetIsRepairedWhereItPartsWhatHoldsEachOther() throws NoPlan {
+    Parts made =
+        KitMaker.kit()
+            .line("h", PartKind.HEADER, "", "header-1x6", null, "J1")
+            .line("r", PartKind.HEADER, "", "receptacle-1x6", null, "J2")
+            .resistor("R1", "1k")
+            .place("R1", 60, 20)
+            .place("J2", 20, 20)
+            .held("J1", 20, 20, "J2")
+            .sheet("fit", "", "J1")
+            .sheet("fit", "", "R1")
+            .sheet("fit", "", "J2")
+            .parts();
+    Plan plan = Planner.plan(made, School.SHEET, Map.of(), 0, Set.of());
+    assertThat(plan.steps()).extracting(Step::id).containsExactly("fit:J1", "fit:J2", "fit:R1");
+    assertThat(plan.repairs())
+        .singleElement()
+        .satisfies(repair -> assertThat(repair.key()).isEqualTo("route.sheet-jig"));
+    assertThat(plan.cost().moves()).isEqualTo(1);
   }
 }

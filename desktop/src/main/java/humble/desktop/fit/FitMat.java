@@ -97,16 +97,23 @@ record FitMat(
   /** The joints that come first, with their numbers. */
   private void tacks(Pen pen, BoardPicture board, JointOrder order) {
     double radius = Math.max(order.tacks() > 1 ? 9 : 5, board.scale() * 0.9);
-    for (int i = 0; i < order.tacks(); i++) {
+    int shown = magnified && order.hops() ? order.joints().size() : order.tacks();
+    for (int i = 0; i < shown; i++) {
       int number = i + 1;
       parts
           .padAt(order.joints().get(i))
           .map(board::px)
           .ifPresent(px -> {
-            pen.disc(px[0], px[1], radius, Token.FLUX_PALE, Token.INK, 1.5);
+            Token ground = number <= order.tacks() ? Token.FLUX_PALE : Token.CARD;
+            pen.disc(px[0], px[1], radius, ground, Token.INK, 1.5);
             if (order.tacks() > 1 || magnified) {
               pen.bold(
-                  Integer.toString(number), px[0], px[1], radius * 1.4, Token.INK, Pen.Hang.MIDDLE);
+                  Integer.toString(number),
+                  px[0],
+                  px[1],
+                  radius * (number > 9 ? 1.1 : 1.4),
+                  Token.INK,
+                  Pen.Hang.MIDDLE);
             }
           });
     }
@@ -187,7 +194,12 @@ record FitMat(
   }
 
   private void label(Pen pen, BoardPicture board, Place place) {
-    double[] at = board.px(place.at());
+    List<PointMm> body = TopView.of(parts.get(place.ref())).getFirst().corners();
+    PointMm middle =
+        new PointMm(
+            body.stream().mapToDouble(PointMm::xMm).average().orElse(0),
+            body.stream().mapToDouble(PointMm::yMm).average().orElse(0));
+    double[] at = board.px(place.onBoard(middle));
     double reach =
         parts.get(place.ref()).pack().pins().stream()
             .map(pin -> board.px(place.onBoard(pin.at())))

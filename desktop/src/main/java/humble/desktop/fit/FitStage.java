@@ -65,7 +65,9 @@ public final class FitStage implements Stage {
   /** About what a magnified board is drawn at, for a hand that pulls it. */
   private static final double MAGNIFIED_PX_PER_MM = 15;
 
-  private static final int CUES_KEY = 4;
+  private static final int CUES_KEY = 0;
+  private static final int TURN_KEY = 5;
+  private static final int FLIP_KEY = 6;
 
   /** What the digits do that are not needed for marks, in the order shown. */
   private static final SequencedMap<Integer, String> KEYS = keys();
@@ -73,8 +75,7 @@ public final class FitStage implements Stage {
   private static SequencedMap<Integer, String> keys() {
     SequencedMap<Integer, String> keys = new LinkedHashMap<>();
     keys.put(CUES_KEY, "cues");
-    keys.put(5, "turn");
-    keys.put(6, "flip");
+    keys.put(TURN_KEY, "turn");
     keys.put(7, "net");
     keys.put(8, "magnify");
     keys.put(9, "inspect");
@@ -349,22 +350,25 @@ public final class FitStage implements Stage {
     orientation(part).forEach(card::how);
     StandOff stand =
         StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
+    // Where two marks are asked for, the card is full: how to solder it stands with the reasons.
+    boolean full = Harm.ifReversed(part).needsTwoMarks();
     String row =
         open.build()
             .module(part.ref())
             .filter(read -> !read.row().isEmpty())
             .map(read -> words.say("fit.module.into", read.row()) + " ")
             .orElse("");
-    card.how(
+    String how =
         place.mount() == Mount.SOCKETED
             ? words.say("fit.mount.socketed")
             : row
                 + desk.coreWords().say(stand.how())
-                + " "
-                + desk.coreWords().say(Hold.of(part).how()));
+                + (full ? "" : " " + desk.coreWords().say(Hold.of(part).how()));
+    boolean usual = full && !stand.raised() && row.isEmpty();
+    if (!usual) {
+      card.how(how);
+    }
     Optional<String> tack = step.act() == Step.Act.FIT ? tack(part) : Optional.empty();
-    // Where two marks are asked for, the card is full: how to solder it stands with the reasons.
-    boolean full = Harm.ifReversed(part).needsTwoMarks();
     tack.filter(line -> !full).ifPresent(card::how);
     if (place.rowHoles() > 0) {
       card.how(words.say("fit.row", place.rowFrom(), place.rowHoles()));
@@ -394,6 +398,12 @@ public final class FitStage implements Stage {
     if (step.act() == Step.Act.FIT) {
       card.why(desk.coreWords().say(stand.because()));
       card.why(desk.coreWords().say(stand.otherSchool()));
+    }
+    if (usual) {
+      card.why(how);
+    }
+    if (full && place.mount() != Mount.SOCKETED) {
+      card.why(desk.coreWords().say(Hold.of(part).how()));
     }
     tack.filter(line -> full).ifPresent(card::why);
     hints.stream().skip(shown).forEach(hint -> card.why(desk.coreWords().say(hint)));
@@ -591,7 +601,7 @@ public final class FitStage implements Stage {
     KEYS.forEach((digit, key) -> {
       if (digit != CUES_KEY || weighs) {
         card.hint(
-            Integer.toString(digit),
+            digit == TURN_KEY ? TURN_KEY + " " + FLIP_KEY : Integer.toString(digit),
             words.say("fit.key." + key),
             () -> {
               tool(digit);
@@ -613,14 +623,14 @@ public final class FitStage implements Stage {
       return;
     }
     Step step = current().orElse(null);
-    if (step == null || digit == 0) {
+    if (step == null) {
       return;
     }
-    if (step.act() != Step.Act.CHOOSE && KEYS.containsKey(digit)) {
+    if (step.act() != Step.Act.CHOOSE && (KEYS.containsKey(digit) || digit == FLIP_KEY)) {
       tool(digit);
     } else if (step.act() == Step.Act.CHOOSE) {
       int most = option(step).map(o -> o.choices().size()).orElse(1);
-      choice = Math.min(digit, most) - 1;
+      choice = Math.max(1, Math.min(digit, most)) - 1;
     } else if (!step.refs().isEmpty()) {
       Part part = open.parts().get(step.refs().getFirst());
       List<String> marks = marks(part);
@@ -635,8 +645,8 @@ public final class FitStage implements Stage {
   private void tool(int digit) {
     switch (digit) {
       case CUES_KEY -> weigh();
-      case 5 -> letter('T');
-      case 6 -> letter('F');
+      case TURN_KEY -> letter('T');
+      case FLIP_KEY -> letter('F');
       case 7 -> letter('N');
       case 8 -> magnify(!magnified);
       case 9 -> inspect();
