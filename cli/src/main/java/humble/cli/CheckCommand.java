@@ -1,6 +1,8 @@
 package humble.cli;
 
+import humble.core.kit.Board;
 import humble.core.kit.Finding;
+import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import java.nio.file.Path;
@@ -25,7 +27,16 @@ final class CheckCommand extends humble.cli.Command {
     }
     List<String> text = new ArrayList<>();
     List<Object> problems = new ArrayList<>();
-    for (Finding finding : read.findings()) {
+    List<Finding> findings = new ArrayList<>(read.findings());
+    if (read instanceof KitRead.Opened opened) {
+      KitFolder folder = KitFolder.at(java.util.Objects.requireNonNull(kit));
+      for (Board board : opened.kit().boards()) {
+        BoardLayers.problems(board, folder::bytes).stream()
+            .filter(problem -> !findings.contains(problem))
+            .forEach(findings::add);
+      }
+    }
+    for (Finding finding : findings) {
       String level = finding.level().name().toLowerCase(Locale.ROOT);
       text.add(level + "  " + finding);
       problems.add(json(finding));

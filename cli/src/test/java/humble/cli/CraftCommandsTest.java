@@ -3,13 +3,16 @@ package humble.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
 
+import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -57,6 +60,25 @@ class CraftCommandsTest {
     JsonNode first = json("joints", KIT).get("look_first").get(0);
     assertThat(first.get("hurt").stringValue()).isEqualTo("supply");
     assertThat(run("joints", KIT, "X99").status()).isEqualTo(2);
+  }
+
+  @Test
+  void aDamagedBoardFileIsNamedWithItsLine(@TempDir Path folder) throws IOException {
+    Files.writeString(
+        folder.resolve("kit.json"),
+        """
+        {"format":"humble-kit/1","id":"x","name":"x","kind":"badge",
+         "boards":[{"id":"main","width_mm":20,"height_mm":20,
+           "files":{"copper_top":"top.gbr","drill":"x.drl","legend_top":"gone.gbr"}}]}
+        """);
+    Files.writeString(folder.resolve("top.gbr"), "%FSLAX46Y46*%\n%MOMM*%\nD10*\nM02*\n");
+    Files.writeString(folder.resolve("x.drl"), "M48\nMETRIC\nT1C0.9\n%\nT1\nXYZ\nM30\n");
+    JsonNode problems = json("check", folder.toString()).get("problems");
+    List<String> where = new ArrayList<>();
+    problems.forEach(problem -> where.add(problem.get("where").stringValue()));
+    assertThat(where).anyMatch(at -> at.startsWith("top.gbr") && at.contains("3"));
+    assertThat(where).anyMatch(at -> at.startsWith("x.drl") && at.contains("6"));
+    assertThat(where).anyMatch(at -> at.contains("legend_top"));
   }
 
   @Test

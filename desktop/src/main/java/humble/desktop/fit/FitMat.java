@@ -38,6 +38,7 @@ record FitMat(
     Optional<Pin1> pin1,
     String landmark,
     String side,
+    String damage,
     String counts,
     Optional<JointOrder> joints,
     boolean magnified,
@@ -62,6 +63,10 @@ record FitMat(
     board.paint(pen, fitted, lit, leftOut, faces);
     board.padSpots(pen, leftOut);
     side(pen);
+    if (!damage.isEmpty()) {
+      pen.diamond(26, 46, 6, Token.ALARM);
+      pen.text(Pen.fitted(damage, 13, w - 70), 40, 46, 13, Token.ALARM, Pen.Hang.LEFT);
+    }
     pen.text(counts, w - 20, 26, 15, Token.INK_SOFT, Pen.Hang.RIGHT);
     joints.ifPresent(order -> tacks(pen, board, order));
     Runnable ways =

@@ -10,6 +10,7 @@ import humble.core.craft.WireTable;
 import humble.core.kit.Board;
 import humble.core.kit.Caution;
 import humble.core.kit.Choices;
+import humble.core.kit.Finding;
 import humble.core.kit.KitOption;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
@@ -811,6 +812,7 @@ public final class FitStage implements Stage {
         pin1,
         pin1.map(p -> desk.coreWords().say(p.landmark().phrase())).orElse(""),
         side,
+        open.layerProblems(view.board()).stream().findFirst().map(Finding::toString).orElse(""),
         counts(),
         focused
             .filter(p -> step != null && step.act() == Step.Act.FIT)

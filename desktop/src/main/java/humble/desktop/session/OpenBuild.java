@@ -8,6 +8,7 @@ import humble.core.build.BuildEvent;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Board;
 import humble.core.kit.Caution;
+import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
@@ -225,6 +226,12 @@ public final class OpenBuild {
           });
     }
     return Optional.ofNullable(layers.get(board.id())).filter(known -> !known.isEmpty());
+  }
+
+  /** Gives what of the files of a board could not be read, once they have been. */
+  public List<Finding> layerProblems(Board board) {
+    BoardLayers read = layers.get(board.id());
+    return read == null ? List.of() : read.problems();
   }
 
   /** Runs {@code work} in the background and {@code then} on the interface thread. */

@@ -93,7 +93,7 @@ public final class BoardCompletion {
     try {
       return Optional.of(Gerber.read(file, source.bytes(file)));
     } catch (BoardFileDamage e) {
-      findings.add(Finding.warning(file, String.valueOf(e.getMessage())));
+      findings.add(e.warning());
     } catch (IOException e) {
       // That the file is not there has been told by the check.
       return Optional.empty();
@@ -109,7 +109,7 @@ public final class BoardCompletion {
     try {
       return Optional.of(Netlist.read(file, source.bytes(file)));
     } catch (BoardFileDamage e) {
-      findings.add(Finding.warning(file, String.valueOf(e.getMessage())));
+      findings.add(e.warning());
     } catch (IOException e) {
       // That the file is not there has been told by the check.
       return Optional.empty();

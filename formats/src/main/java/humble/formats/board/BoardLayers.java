@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
 
 /**
  * The layers of a board that are looked at, by their role in the kit: copper, mask and legend of
@@ -45,12 +46,37 @@ public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
       try {
         layers.put(role, Gerber.read(file, source.bytes(file)));
       } catch (BoardFileDamage e) {
-        problems.add(Finding.warning(file, String.valueOf(e.getMessage())));
+        problems.add(e.warning());
       } catch (IOException e) {
         problems.add(Finding.warning(file, "It cannot be read."));
       }
     }
     return new BoardLayers(layers, problems);
+  }
+
+  /**
+   * Reads every board file of {@code board} and gives what cannot be read, each with its line; a
+   * file that is not there is no finding here.
+   */
+  public static List<Finding> problems(Board board, Source source) {
+    List<Finding> problems = new ArrayList<>();
+    for (String role : new TreeSet<>(board.files().keySet())) {
+      String file = board.files().getOrDefault(role, "");
+      try {
+        byte[] bytes = source.bytes(file);
+        switch (role) {
+          case "drill" -> DrillFile.read(file, bytes);
+          case "netlist" -> Netlist.read(file, bytes);
+          default -> Gerber.read(file, bytes);
+        }
+      } catch (BoardFileDamage e) {
+        problems.add(e.warning());
+      } catch (IOException e) {
+        // The check of the kit tells of a file that is not there.
+        continue;
+      }
+    }
+    return problems;
   }
 
   /** Tells whether there is anything to draw. */
