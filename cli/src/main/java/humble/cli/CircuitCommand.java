@@ -7,6 +7,10 @@ import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.units.Engineering;
+import humble.formats.WholeFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -36,22 +40,25 @@ final class CircuitCommand extends humble.cli.Command {
           "open:R3.2, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1, dead:U1")
   List<String> faults = new ArrayList<>();
 
+  @Option(
+      names = "--spice",
+      paramLabel = "FILE",
+      description = "Write the circuit as a SPICE deck too.")
+  @Nullable Path spice;
+
+  @Option(names = "--force", description = "Replace an existing file.")
+  boolean force;
+
   @Override
   Answer answer() {
     Parts parts = parts(Objects.requireNonNull(kit));
-    BoardState board =
-        parts
-            .kit()
-            .state(state)
-            .orElseThrow(() -> new BadInput("--state: the kit has no state '" + state + "'."));
-    List<String> problems = new ArrayList<>();
-    List<Fault> parsed = new ArrayList<>();
-    for (String text : faults) {
-      Fault.parse(text)
-          .ifPresentOrElse(parsed::add, () -> problems.add("--fault: '" + text + "' is no fault."));
-    }
-    if (!problems.isEmpty()) {
-      throw new BadInput(problems);
+    BoardState board = state(parts, state);
+    List<Fault> parsed = faults(faults);
+    Path deck = spice;
+    if (deck != null) {
+      new DcSolver(parts)
+          .deck(board, parsed, parts.kit().id() + ", " + state)
+          .ifPresent(text -> write(deck, text));
     }
     return switch (new DcSolver(parts).solve(board, parsed)) {
       case DcOutcome.Unsolved unsolved ->
@@ -59,6 +66,39 @@ final class CircuitCommand extends humble.cli.Command {
               Answer.object("nets", Map.of(), "converged", false), List.of(unsolved.why()), true);
       case DcOutcome.Solved solved -> answer(solved.result());
     };
+  }
+
+  /** Gives the state of that id. */
+  static BoardState state(Parts parts, String id) {
+    return parts
+        .kit()
+        .state(id)
+        .orElseThrow(() -> new BadInput("--state: the kit has no state '" + id + "'."));
+  }
+
+  /** Reads faults; all that cannot be read are told at once. */
+  static List<Fault> faults(List<String> texts) {
+    List<String> problems = new ArrayList<>();
+    List<Fault> parsed = new ArrayList<>();
+    for (String text : texts) {
+      Fault.parse(text)
+          .ifPresentOrElse(parsed::add, () -> problems.add("--fault: '" + text + "' is no fault."));
+    }
+    if (!problems.isEmpty()) {
+      throw new BadInput(problems);
+    }
+    return parsed;
+  }
+
+  private void write(Path file, String deck) {
+    if (Files.exists(file) && !force) {
+      throw new BadInput(file + " exists: --force replaces it.");
+    }
+    try {
+      WholeFile.write(file, deck.getBytes(StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      throw new BadInput(file + ": it cannot be written: " + e.getMessage());
+    }
   }
 
   private static Answer answer(DcResult result) {

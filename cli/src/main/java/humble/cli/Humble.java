@@ -32,6 +32,7 @@ import picocli.CommandLine.Command;
       JointsCommand.class,
       WindCommand.class,
       CircuitCommand.class,
+      OhmsCommand.class,
       ImageCommand.class,
       LoadCommand.class,
       WakeCommand.class,

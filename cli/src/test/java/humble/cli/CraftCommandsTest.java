@@ -82,6 +82,21 @@ class CraftCommandsTest {
   }
 
   @Test
+  void ohmsReadsAnUnpoweredBoardAndADeckIsWrittenOnce(@TempDir Path folder) throws IOException {
+    JsonNode light = json("ohms", KIT, "QD0", "LD0", "--state", "sockets-empty");
+    assertThat(List.copyOf(light.propertyNames())).containsExactly("ohms", "open");
+    assertThat(light.get("ohms").doubleValue()).isCloseTo(330, offset(1.0));
+    JsonNode open = json("ohms", KIT, "XA", "GND", "--state", "idle");
+    assertThat(open.get("open").booleanValue()).isTrue();
+    assertThat(open.get("ohms").isNull()).isTrue();
+    assertThat(run("ohms", KIT, "XA", "nowhere", "--state", "idle").status()).isEqualTo(2);
+    String deck = folder.resolve("x.cir").toString();
+    assertThat(run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isZero();
+    assertThat(Files.readString(Path.of(deck))).contains("* net GND = 0").contains("\nDLED17 ");
+    assertThat(run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isEqualTo(2);
+  }
+
+  @Test
   void aPlanNamesItsBoardsAndAnInterval() {
     JsonNode plan = json("plan", KIT);
     assertThat(plan.get("optimal").booleanValue()).isTrue();

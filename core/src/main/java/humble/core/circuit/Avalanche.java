@@ -40,4 +40,9 @@ final class Avalanche implements Device {
   public double amps(Nodal nodal) {
     return -atA * Math.exp((nodal.volts(cathode, anode) - vzV) / Physics.THERMAL_V);
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.avalanche(anode, cathode, vzV, atA);
+  }
 }

@@ -42,4 +42,13 @@ final class BenchSupply implements Device {
   boolean limited(Nodal nodal) {
     return source.pieceAt(volts - nodal.volts(plus, minus)) == LimitedSource.Piece.LIMITED;
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    switch (source.pieceAt(volts - at.volts(plus, minus))) {
+      case LINEAR -> deck.source(plus, minus, volts, Physics.CLOSED_OHM);
+      case LIMITED -> deck.current(minus, plus, amps(at));
+      case BLOCKED -> {}
+    }
+  }
 }

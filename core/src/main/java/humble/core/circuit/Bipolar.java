@@ -73,4 +73,9 @@ final class Bipolar implements Device {
   private static double slope(double v) {
     return SATURATION_A * Math.exp(v / Physics.THERMAL_V) / Physics.THERMAL_V;
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.bipolar(sign > 0, beta, collector, base, emitter);
+  }
 }

@@ -29,4 +29,15 @@ record ChipLoad(int plus, int minus, double fullA, double minV) implements Devic
     }
     return fullA * Math.clamp((v - 0.8 * minV) / (0.2 * minV), 0, 1);
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    double v = at.volts(plus, minus);
+    if (v > 0.8 * minV && v < minV) {
+      deck.resistor(plus, minus, 0.2 * minV / fullA);
+      deck.current(plus, minus, -4 * fullA);
+    } else {
+      deck.current(plus, minus, amps(at));
+    }
+  }
 }

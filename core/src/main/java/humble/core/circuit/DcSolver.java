@@ -65,6 +65,28 @@ public final class DcSolver {
    * @throws CircuitInput when a fault or the state names what the kit does not have
    */
   public DcOutcome solve(BoardState state, List<Fault> faults) {
+    Settled settled = settle(state, faults);
+    Run run = settled.run;
+    return run == null
+        ? new DcOutcome.Unsolved(
+            "No operating point was found in " + settled.steps + " steps.", settled.steps)
+        : new DcOutcome.Solved(run.result(), settled.method, settled.steps, settled.worst);
+  }
+
+  /**
+   * Gives the circuit as a SPICE deck, with the linear piece of each supply, regulator and load
+   * that is in force at the operating point; empty when there is none.
+   *
+   * @param title first line
+   * @throws CircuitInput when a fault or the state names what the kit does not have
+   */
+  public Optional<String> deck(BoardState state, List<Fault> faults, String title) {
+    return Optional.ofNullable(settle(state, faults).run).map(run -> run.deck(title));
+  }
+
+  private record Settled(@Nullable Run run, String method, int steps, double worst) {}
+
+  private Settled settle(BoardState state, List<Fault> faults) {
     int spent = 0;
     for (String method : List.of("newton", "gmin", "short")) {
       Circuit circuit = Circuit.of(parts, state, faults);
@@ -78,10 +100,10 @@ public final class DcSolver {
       spent += run.steps;
       double worst = solved ? run.worstSum() : Double.POSITIVE_INFINITY;
       if (worst <= RESIDUAL_A) {
-        return new DcOutcome.Solved(run.result(), method, spent, worst);
+        return new Settled(run, method, spent, worst);
       }
     }
-    return new DcOutcome.Unsolved("No operating point was found in " + spent + " steps.", spent);
+    return new Settled(null, "", spent, Double.POSITIVE_INFINITY);
   }
 
   private final class Run {
@@ -207,6 +229,11 @@ public final class DcSolver {
       nodal.restart(volts);
       circuit.devices().forEach(device -> device.book(nodal));
       return nodal.worstSum();
+    }
+
+    String deck(String title) {
+      nodal.restart(volts);
+      return SpiceDeck.of(circuit, nodal, title);
     }
 
     DcResult result() {

@@ -21,4 +21,7 @@ interface Device {
    * Gives the current the device is reported with, in amperes, at the voltages of {@code nodal}.
    */
   double amps(Nodal nodal);
+
+  /** Writes the device into a SPICE deck, as the piece in force at the voltages of {@code at}. */
+  void deck(SpiceDeck deck, Nodal at);
 }

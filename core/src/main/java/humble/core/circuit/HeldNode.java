@@ -22,4 +22,9 @@ record HeldNode(int plus, int minus, double volts, double ohms) implements Devic
   public double amps(Nodal nodal) {
     return (volts - nodal.volts(plus, minus)) / ohms;
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.source(plus, minus, volts, ohms);
+  }
 }

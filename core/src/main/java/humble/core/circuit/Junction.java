@@ -50,4 +50,9 @@ final class Junction implements Device {
   public double amps(Nodal nodal) {
     return current(nodal.volts(anode, cathode));
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.diode(anode, cathode, saturationA, slopeV);
+  }
 }

@@ -17,4 +17,9 @@ record Resistance(int a, int b, double ohms) implements Device {
   public double amps(Nodal nodal) {
     return nodal.volts(a, b) / ohms;
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.resistor(a, b, ohms);
+  }
 }

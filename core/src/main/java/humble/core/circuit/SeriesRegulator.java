@@ -72,4 +72,31 @@ final class SeriesRegulator implements Device {
   double thetaJaCPerW() {
     return model.thetaJaCPerW();
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    double vin = at.volts(in, gnd);
+    double target = target(vin);
+    switch (source.pieceAt(target - at.volts(out, gnd))) {
+      case LIMITED -> deck.current(in, out, amps(at));
+      case BLOCKED -> {}
+      case LINEAR -> {
+        double siemens = 1 / OUTPUT_OHM;
+        if (target > 0 && target < model.voutV()) {
+          deck.resistor(in, out, OUTPUT_OHM);
+          deck.current(in, out, -siemens * model.dropoutV());
+        } else {
+          deck.controlled(in, out, gnd, out, siemens);
+          deck.current(in, out, siemens * target);
+        }
+      }
+    }
+    double iq = model.iqMa() / 1000;
+    if (vin > 0.5 && vin < 1) {
+      deck.resistor(in, gnd, 0.5 / iq);
+      deck.current(in, gnd, -iq);
+    } else {
+      deck.current(in, gnd, quiescentA(vin));
+    }
+  }
 }

@@ -65,4 +65,9 @@ final class SquareLaw implements Device {
     double amps = current(sign * nodal.volts(gate, s) - vthV, Math.abs(ds));
     return sign * Math.signum(ds) * amps;
   }
+
+  @Override
+  public void deck(SpiceDeck deck, Nodal at) {
+    deck.mosfet(sign > 0, vthV, k, drain, gate, source);
+  }
 }

@@ -1,0 +1,135 @@
+package humble.core.circuit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * A circuit as a SPICE deck that any SPICE runs: junctions and transistors by their models, and for
+ * supplies, regulators and loads the linear piece that is in force at the solved point. Ground is
+ * node 0; a comment names the net of every node.
+ */
+final class SpiceDeck {
+  private final List<String> cards = new ArrayList<>();
+  private final List<String> models = new ArrayList<>();
+  private int count;
+  private String ref = "";
+
+  /** Writes the deck of {@code circuit} at the solved point {@code at}. */
+  static String of(Circuit circuit, Nodal at, String title) {
+    SpiceDeck deck = new SpiceDeck();
+    for (Device device : circuit.devices()) {
+      deck.ref = "";
+      circuit
+          .reported()
+          .forEach((ref, devices) -> {
+            if (devices.getFirst() == device) {
+              deck.ref = ref;
+            }
+          });
+      device.deck(deck, at);
+    }
+    for (int node = 0; node < circuit.nodeCount(); node++) {
+      deck.resistor(node, -1, 1e12);
+    }
+    StringBuilder text = new StringBuilder("* ").append(title).append('\n');
+    circuit
+        .nodeOfNet()
+        .forEach((net, node) ->
+            text.append("* net ").append(net).append(" = ").append(name(node)).append('\n'));
+    for (Map.Entry<String, Integer> pin : new java.util.TreeMap<>(circuit.nodeOfPin()).entrySet()) {
+      text.append("* pin ").append(pin.getKey()).append(" = ").append(name(pin.getValue()));
+      text.append('\n');
+    }
+    deck.cards.forEach(card -> text.append(card).append('\n'));
+    deck.models.forEach(model -> text.append(model).append('\n'));
+    return text.append(".options temp=27 tnom=27 reltol=1e-6 abstol=1e-12 vntol=1e-7 gmin=1e-12\n")
+        .append(".op\n.end\n")
+        .toString();
+  }
+
+  private static String name(int node) {
+    return Integer.toString(node + 1);
+  }
+
+  private static String number(double value) {
+    return String.format(Locale.ROOT, "%.10e", value);
+  }
+
+  /** Adds a card whose name begins with {@code letter}, between two nodes. */
+  private void card(String letter, int a, int b, String rest) {
+    cards.add(letter + ++count + " " + name(a) + " " + name(b) + " " + rest);
+  }
+
+  void resistor(int a, int b, double ohms) {
+    if (a != b) {
+      card("R", a, b, number(ohms));
+    }
+  }
+
+  /** Adds a fixed current that flows from {@code from} to {@code to}. */
+  void current(int from, int to, double amps) {
+    if (amps != 0 && from != to) {
+      card("I", from, to, "DC " + number(amps));
+    }
+  }
+
+  /** Adds a current from {@code from} to {@code to} of so many siemens per volt from c to d. */
+  void controlled(int from, int to, int c, int d, double siemens) {
+    card("G", from, to, name(c) + " " + name(d) + " " + number(siemens));
+  }
+
+  /** Adds a source of {@code volts} behind {@code ohms}. */
+  void source(int plus, int minus, double volts, double ohms) {
+    String inner = "s" + ++count;
+    cards.add("V" + count + " " + inner + " " + name(minus) + " DC " + number(volts));
+    cards.add("R" + ++count + " " + inner + " " + name(plus) + " " + number(ohms));
+  }
+
+  void diode(int anode, int cathode, double saturationA, double slopeVolts) {
+    String model = "M" + ++count;
+    String own = ref.isEmpty() ? "X" + count : ref;
+    cards.add("D" + own + " " + name(anode) + " " + name(cathode) + " " + model);
+    models.add(
+        String.format(
+            Locale.ROOT,
+            ".model %s D(IS=%.10e N=%.8f)",
+            model,
+            saturationA,
+            slopeVolts / Physics.THERMAL_V));
+  }
+
+  /** Adds what conducts {@code amps} at {@code volts} backwards, e-fold in a thermal voltage. */
+  void avalanche(int anode, int cathode, double volts, double amps) {
+    double shift = 24 * Physics.THERMAL_V;
+    String inner = "z" + ++count;
+    String model = "M" + count;
+    cards.add("DZ" + count + " " + name(cathode) + " " + inner + " " + model);
+    cards.add("V" + count + " " + inner + " " + name(anode) + " DC " + number(volts - shift));
+    models.add(".model " + model + " D(IS=" + number(amps * Math.exp(-24)) + " N=1)");
+  }
+
+  void bipolar(boolean npn, double beta, int collector, int base, int emitter) {
+    String model = "M" + ++count;
+    cards.add(
+        "Q" + count + " " + name(collector) + " " + name(base) + " " + name(emitter) + " " + model);
+    models.add(
+        ".model " + model + (npn ? " NPN" : " PNP") + "(IS=1e-14 BF=" + number(beta) + " BR=1)");
+  }
+
+  void mosfet(boolean nChannel, double vthV, double k, int drain, int gate, int source) {
+    String model = "M" + ++count;
+    String s = name(source);
+    cards.add("M" + count + " " + name(drain) + " " + name(gate) + " " + s + " " + s + " " + model);
+    models.add(
+        ".model "
+            + model
+            + (nChannel ? " NMOS" : " PMOS")
+            + "(LEVEL=1 VTO="
+            + number(nChannel ? vthV : -vthV)
+            + " KP="
+            + number(k)
+            + " LAMBDA=0)");
+  }
+}
