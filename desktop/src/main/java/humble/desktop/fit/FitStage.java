@@ -14,7 +14,6 @@ import humble.core.kit.Finding;
 import humble.core.kit.KitOption;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
-import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
@@ -57,10 +56,6 @@ import java.util.stream.Stream;
 public final class FitStage implements Stage {
   private static final int MARKS_NEEDED = 2;
 
-  /** Four things to look at fit on the card: two on the part, one on the board, the landmark. */
-  private static final int MOST_PART_MARKS = 2;
-
-  private static final int MOST_BOARD_MARKS = 1;
   private static final int MOST_JOINED = 9;
 
   /** About what a magnified board is drawn at, for a hand that pulls it. */
@@ -348,7 +343,8 @@ public final class FitStage implements Stage {
     if (part.placed().isEmpty()) {
       card.how(words.say("fit.unplaced", part.ref()));
     }
-    orientation(part).forEach(card::how);
+    PartWords said = said(part, focused(step));
+    said.orientation().forEach(card::how);
     StandOff stand =
         StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
     // Where two marks are asked for, the card is full: how to solder it stands with the reasons.
@@ -369,7 +365,7 @@ public final class FitStage implements Stage {
     if (!usual) {
       card.how(how);
     }
-    Optional<String> tack = step.act() == Step.Act.FIT ? tack(part) : Optional.empty();
+    Optional<String> tack = step.act() == Step.Act.FIT ? said.tack() : Optional.empty();
     tack.filter(line -> !full).ifPresent(card::how);
     if (place.rowHoles() > 0) {
       card.how(words.say("fit.row", place.rowFrom(), place.rowHoles()));
@@ -385,7 +381,7 @@ public final class FitStage implements Stage {
     if (open.build().doubtfulLines().contains(part.line().id())) {
       card.verdict(false, words.say("fit.cues.batch"));
     }
-    List<String> marks = marks(part);
+    List<String> marks = said.marks();
     Set<String> seen = open.build().marksSeen(step.id());
     Harm harm = Harm.ifReversed(part);
     if (harm.needsTwoMarks()) {
@@ -393,7 +389,7 @@ public final class FitStage implements Stage {
       for (int i = 0; i < marks.size(); i++) {
         card.row(
             seen.contains(marks.get(i)) ? Standing.DONE : Standing.TO_DO,
-            words.say("fit.choice", i + 1, markText(part, marks.get(i))));
+            words.say("fit.choice", i + 1, said.markText(marks.get(i))));
       }
     }
     if (step.act() == Step.Act.FIT) {
@@ -427,61 +423,12 @@ public final class FitStage implements Stage {
             words.say("fit.look-first", Math.min(MARKS_NEEDED, marks.size()) - seen.size()));
   }
 
+  private PartWords said(Part part, String ref) {
+    return new PartWords(open.parts(), view(), part, ref, words, desk.coreWords());
+  }
+
   private String focused(Step step) {
     return step.refs().get(Math.min(focus, step.refs().size() - 1));
-  }
-
-  /** Which joints come first, and that the rest hops about where heat would gather. */
-  private Optional<String> tack(Part part) {
-    JointOrder order = JointOrder.of(open.parts(), part.ref());
-    List<PinRef> joints = order.joints();
-    if (joints.size() == 2) {
-      return Optional.of(words.say("fit.tack.lead"));
-    }
-    return switch (order.tacks()) {
-      case 1 -> Optional.of(words.say("fit.tack.one", joints.getFirst().pin()));
-      case 2 ->
-          Optional.of(
-              words.say(
-                  order.hops() ? "fit.tack.hops" : "fit.tack.two",
-                  joints.get(0).pin(),
-                  joints.get(1).pin()));
-      default -> Optional.empty();
-    };
-  }
-
-  /** A part without a right way round may have one in this kit: a plug with a triangle. */
-  private static boolean isOriented(Part part) {
-    return part.line().kind().isOriented() || !part.line().polarityMarks().isEmpty();
-  }
-
-  /** Says which way round, relative to the board as it lies. */
-  private List<String> orientation(Part part) {
-    List<String> lines = new ArrayList<>();
-    if (!isOriented(part)) {
-      lines.add(words.say("fit.either-way"));
-      return lines;
-    }
-    String ref =
-        step(part).map(s -> s.refs().get(Math.min(focus, s.refs().size() - 1))).orElse(part.ref());
-    Pin1.of(open.parts(), ref, view())
-        .ifPresent(pin1 -> {
-          String way = desk.coreWords().say(pin1.landmark().phrase());
-          PartKind kind = part.line().kind();
-          String key =
-              kind.isDiode()
-                  ? (kind == PartKind.LED ? "fit.way.led" : "fit.way.diode")
-                  : kind == PartKind.CAPACITOR_POLARISED
-                      ? "fit.way.capacitor"
-                      : kind.hasPlus()
-                          ? "fit.way.plus"
-                          : part.pack().isDualInLine() ? "fit.way.notch" : "fit.way.pin1";
-          lines.add(words.say(key, ref, way));
-        });
-    if (part.pack().id().equals("half-round-3")) {
-      lines.add(words.say("fit.way.flat"));
-    }
-    return lines;
   }
 
   /** What the followed net joins, and what each is for. */
@@ -521,43 +468,6 @@ public final class FitStage implements Stage {
       Optional<PinRef> pin = PinRef.parse(spot.substring("pad:".length()));
       followed = followed.equals(pin) ? Optional.empty() : pin;
     }
-  }
-
-  private Optional<Step> step(Part part) {
-    return current().filter(step -> step.refs().contains(part.ref()));
-  }
-
-  /**
-   * The marks on the part, those on the board, and the landmark: each a different thing to look at.
-   */
-  private List<String> marks(Part part) {
-    List<String> marks = new ArrayList<>();
-    part.line().polarityMarks().stream().limit(MOST_PART_MARKS).forEach(marks::add);
-    part.placed().stream()
-        .flatMap(place -> place.marks().stream())
-        .limit(MOST_BOARD_MARKS)
-        .forEach(mark -> marks.add("board:" + mark));
-    if (part.placed().isPresent()) {
-      marks.add("landmark");
-    }
-    return marks;
-  }
-
-  private String markText(Part part, String mark) {
-    if (mark.equals("landmark")) {
-      String way =
-          Pin1.of(open.parts(), part.ref(), view())
-              .map(p -> desk.coreWords().say(p.landmark().phrase()))
-              .orElse("");
-      return words.say("mark.landmark", way);
-    }
-    boolean onBoard = mark.startsWith("board:");
-    String plain = onBoard ? mark.substring(6) : mark;
-    int colon = plain.indexOf(':');
-    String shape = colon < 0 ? plain : plain.substring(0, colon);
-    String key = "mark." + shape;
-    String name = words.knows(key) ? words.say(key) : shape;
-    return words.say(onBoard ? "mark.on-board" : "mark.on-part", name);
   }
 
   private void caution(Card.Maker card, Step step) {
@@ -634,7 +544,7 @@ public final class FitStage implements Stage {
       choice = Math.max(1, Math.min(digit, most)) - 1;
     } else if (!step.refs().isEmpty()) {
       Part part = open.parts().get(step.refs().getFirst());
-      List<String> marks = marks(part);
+      List<String> marks = said(part, part.ref()).marks();
       boolean asked = Harm.ifReversed(part).needsTwoMarks() && digit <= marks.size();
       if (asked && !open.build().marksSeen(step.id()).contains(marks.get(digit - 1))) {
         open.act(new BuildEvent.MarkSeen(step.id(), marks.get(digit - 1)));
@@ -800,7 +710,7 @@ public final class FitStage implements Stage {
     }
     BoardView view = view();
     Optional<Pin1> pin1 =
-        focused.filter(FitStage::isOriented).flatMap(p -> Pin1.of(parts, p.ref(), view));
+        focused.filter(PartWords::isOriented).flatMap(p -> Pin1.of(parts, p.ref(), view));
     String side = words.say(view.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom");
     return new FitMat(
         parts,
