@@ -9,7 +9,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
-import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -38,12 +37,20 @@ final class OhmsCommand extends humble.cli.Command {
     Parts parts = parts(Objects.requireNonNull(kit));
     BoardState board = CircuitCommand.state(parts, state);
     List<Fault> parsed = CircuitCommand.faults(faults);
-    OptionalDouble ohms = OhmMeter.between(parts, board, red, black, parsed);
-    return new Answer(
-        Answer.object(
-            "ohms", ohms.isPresent() ? (Double) ohms.getAsDouble() : null, "open", ohms.isEmpty()),
-        List.of(
-            ohms.isPresent() ? Engineering.reading(ohms.getAsDouble(), "Ω") : "open, above 10 MΩ"),
-        false);
+    return switch (OhmMeter.between(parts, board, red, black, parsed)) {
+      case OhmMeter.Reading.Ohms read ->
+          new Answer(
+              Answer.object("ohms", read.ohms(), "open", false),
+              List.of(Engineering.reading(read.ohms(), "Ω")),
+              false);
+      case OhmMeter.Reading.Open open ->
+          new Answer(
+              Answer.object("ohms", null, "open", true), List.of("open, above 10 MΩ"), false);
+      case OhmMeter.Reading.Unsolved unsolved ->
+          new Answer(
+              Answer.object("ohms", null, "open", false, "converged", false),
+              List.of(unsolved.why()),
+              true);
+    };
   }
 }

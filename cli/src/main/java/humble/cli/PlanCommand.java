@@ -1,7 +1,5 @@
 package humble.cli;
 
-import humble.core.build.Build;
-import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.Line;
@@ -22,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -110,16 +109,12 @@ final class PlanCommand extends humble.cli.Command {
 
   private static Pace paceOfBench() {
     try (Journal journal = Bench.open()) {
-      List<Pace.Timed> timed = new ArrayList<>();
-      for (String id : journal.builds()) {
-        Build build = journal.build(id);
-        String path = build.began().map(BuildEvent.Began::kitPath).orElse("");
-        if (!path.isEmpty()
-            && KitFolder.at(Path.of(path)).read() instanceof KitRead.Opened opened) {
-          timed.addAll(Pace.timed(Parts.of(opened.kit()), build));
-        }
-      }
-      return Pace.of(timed);
+      return Pace.of(
+          journal.builds().stream().map(journal::build).toList(),
+          path ->
+              KitFolder.at(Path.of(path)).read() instanceof KitRead.Opened opened
+                  ? Optional.of(Parts.of(opened.kit()))
+                  : Optional.empty());
     }
   }
 

@@ -4,36 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 class CraftCommandsTest {
   private static final String KIT =
       Path.of(System.getProperty("humble.root", ".."), "kits", "lockkeeper").toString();
-  private static final JsonMapper JSON = new JsonMapper();
-
-  private record Ran(int status, String out, String err) {}
-
-  private static Ran run(String... arguments) {
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    int status = Humble.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
-    return new Ran(status, out.toString(), err.toString());
-  }
 
   private static JsonNode json(String... arguments) {
-    List<String> all = new ArrayList<>(Arrays.asList(arguments));
-    all.add("--json");
-    return JSON.readTree(run(all.toArray(String[]::new)).out());
+    return Ran.runJson(arguments).json();
   }
 
   @Test
@@ -44,8 +28,8 @@ class CraftCommandsTest {
     // 18 × (12.7 − 7.7 + 2 × 4.8) × 1.06 + 50; 330 nH × 18².
     assertThat(answer.get("wire_mm").doubleValue()).isCloseTo(328.568, offset(1e-9));
     assertThat(answer.get("inductance_h").doubleValue()).isCloseTo(106.92e-6, offset(1e-12));
-    assertThat(run("wind", KIT, "choke").status()).isZero();
-    Ran unknown = run("wind", KIT, "nothing");
+    assertThat(Ran.run("wind", KIT, "choke").status()).isZero();
+    Ran unknown = Ran.run("wind", KIT, "nothing");
     assertThat(unknown.status()).isEqualTo(2);
     assertThat(unknown.err()).contains("no winding 'nothing'");
   }
@@ -59,7 +43,7 @@ class CraftCommandsTest {
     assertThat(socket.get("hold").stringValue()).isEqualTo("card");
     JsonNode first = json("joints", KIT).get("look_first").get(0);
     assertThat(first.get("hurt").stringValue()).isEqualTo("supply");
-    assertThat(run("joints", KIT, "X99").status()).isEqualTo(2);
+    assertThat(Ran.run("joints", KIT, "X99").status()).isEqualTo(2);
   }
 
   @Test
@@ -89,11 +73,11 @@ class CraftCommandsTest {
     JsonNode open = json("ohms", KIT, "XA", "GND", "--state", "idle");
     assertThat(open.get("open").booleanValue()).isTrue();
     assertThat(open.get("ohms").isNull()).isTrue();
-    assertThat(run("ohms", KIT, "XA", "nowhere", "--state", "idle").status()).isEqualTo(2);
+    assertThat(Ran.run("ohms", KIT, "XA", "nowhere", "--state", "idle").status()).isEqualTo(2);
     String deck = folder.resolve("x.cir").toString();
-    assertThat(run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isZero();
+    assertThat(Ran.run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isZero();
     assertThat(Files.readString(Path.of(deck))).contains("* net GND = 0").contains("\nDLED17 ");
-    assertThat(run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isEqualTo(2);
+    assertThat(Ran.run("circuit", KIT, "--state", "idle", "--spice", deck).status()).isEqualTo(2);
   }
 
   @Test

@@ -4,44 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 class HumbleTest {
   private static final String KIT =
       Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
-  private static final JsonMapper JSON = new JsonMapper();
 
   @TempDir Path folder;
 
-  private record Ran(int status, String out, String err) {
-    JsonNode json() {
-      return JSON.readTree(out);
-    }
-  }
-
   private static Ran run(String... arguments) {
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    int status = Humble.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
-    return new Ran(status, out.toString(), err.toString());
+    return Ran.run(arguments);
   }
 
   private static JsonNode json(String... arguments) {
-    List<String> all = new ArrayList<>(Arrays.asList(arguments));
-    all.add("--json");
-    Ran ran = run(all.toArray(String[]::new));
+    Ran ran = Ran.runJson(arguments);
     assertThat(ran.err()).isEmpty();
     return ran.json();
   }

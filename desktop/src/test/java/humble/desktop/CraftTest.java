@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.kit.PinRef;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import java.nio.file.Path;
@@ -67,6 +68,23 @@ class CraftTest {
       bench.press(KeyCode.ENTER);
       assertThat(titled(bench, "Fit M1")).isTrue();
       assertThat(bench.card().how()).anyMatch(line -> line.contains("row B"));
+      assertThat(bench.session().open().orElseThrow().fittedParts().netOf(new PinRef("M1", "1")))
+          .contains("5V");
+    }
+  }
+
+  @Test
+  void aModuleWithALabelTheBoardHasNowhereIsWiredByHand() throws Exception {
+    try (BenchInTest bench = computer()) {
+      bench.walkUntil(() -> titled(bench, "Read the pins of M1"));
+      bench.number("1402");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).module("M1").orElseThrow().labels()).contains("?");
+      bench.press(KeyCode.ADD);
+      assertThat(titled(bench, "Fit M1")).isTrue();
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("Wire each pin");
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(build(bench).module("M1")).isEmpty();
     }
   }
 

@@ -9,7 +9,7 @@ import humble.core.kit.Supply;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What an ohmmeter shows between two nets of an unpowered board: a test current of 100 µA, or 0.2 V
@@ -23,14 +23,26 @@ public final class OhmMeter {
 
   private OhmMeter() {}
 
+  /** What the meter shows. */
+  public sealed interface Reading {
+    /** So many ohms. */
+    record Ohms(double ohms) implements Reading {}
+
+    /** More than 10 MΩ. */
+    record Open() implements Reading {}
+
+    /** No operating point was found, so that nothing can be said. */
+    record Unsolved(String why) implements Reading {}
+  }
+
   /**
-   * Gives the reading in ohms; empty when it is open, above 10 MΩ.
+   * Gives the reading.
    *
    * @param red net or pin that the current goes into
    * @param black net or pin that it comes out of
    * @throws CircuitInput when the state, a fault or a net is none of the kit's
    */
-  public static OptionalDouble between(
+  public static Reading between(
       Parts parts, BoardState state, String red, String black, List<Fault> faults) {
     for (String net : List.of(red, black)) {
       if (parts.net(net).isEmpty()) {
@@ -38,7 +50,7 @@ public final class OhmMeter {
       }
     }
     if (parts.net(red).equals(parts.net(black))) {
-      return OptionalDouble.of(0);
+      return new Reading.Ohms(0);
     }
     Kit kit =
         parts.kit().withSupplies(List.of(new Supply("ohms", TEST_V, TEST_MA, red, black, null)));
@@ -58,13 +70,17 @@ public final class OhmMeter {
             state.set(),
             state.choose(),
             Map.of());
-    DcOutcome outcome = new DcSolver(Parts.of(kit)).solve(dead, faults);
-    DcResult.SupplyReading shown =
-        outcome instanceof DcOutcome.Solved solved ? solved.result().supply() : null;
+    return switch (new DcSolver(Parts.of(kit)).solve(dead, faults)) {
+      case DcOutcome.Unsolved unsolved -> new Reading.Unsolved(unsolved.why());
+      case DcOutcome.Solved solved -> reading(solved.result().supply());
+    };
+  }
+
+  private static Reading reading(DcResult.@Nullable SupplyReading shown) {
     if (shown == null) {
-      return OptionalDouble.empty();
+      return new Reading.Open();
     }
     double ohms = shown.volts() / (shown.ma() / 1000);
-    return ohms > OPEN_OHM || !(ohms >= 0) ? OptionalDouble.empty() : OptionalDouble.of(ohms);
+    return ohms >= 0 && ohms <= OPEN_OHM ? new Reading.Ohms(ohms) : new Reading.Open();
   }
 }

@@ -1,7 +1,11 @@
 package humble.core.craft;
 
+import humble.core.kit.Kit;
 import humble.core.kit.ModuleRows;
+import humble.core.kit.PinRef;
+import humble.core.kit.Place;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -66,6 +70,43 @@ public sealed interface ModuleFit {
     }
     return best.orElseThrow(
         () -> new IllegalArgumentException("no row has " + labels.size() + " holes"));
+  }
+
+  /**
+   * Gives the kit with a module in one of its rows: its place there, and every pin on the net of
+   * the hole with its label.
+   */
+  static Kit inRow(Kit kit, ModuleRows module, ModuleRows.Row row) {
+    ModuleRows.Row first = module.rows().getFirst();
+    if (row.equals(first)) {
+      return kit;
+    }
+    List<Place> places = new ArrayList<>();
+    for (Place place : kit.places()) {
+      places.add(
+          place.ref().equals(module.ref()) ? place.movedTo(place.onBoard(row.offset())) : place);
+    }
+    Map<String, List<PinRef>> nets = new LinkedHashMap<>();
+    kit.nets()
+        .forEach((net, pins) ->
+            nets.put(
+                net,
+                pins.stream()
+                    .map(pin -> pin.ref().equals(module.ref()) ? inRow(pin, first, row) : pin)
+                    .toList()));
+    return kit.withBoard(places, nets);
+  }
+
+  /** The pin of the other row that carries what {@code pin} carries in the first. */
+  private static PinRef inRow(PinRef pin, ModuleRows.Row first, ModuleRows.Row row) {
+    int index = Integer.parseInt(pin.pin()) - 1;
+    String meaning = meaning(first.labels(), index);
+    for (int i = 0; i < row.labels().size(); i++) {
+      if (meaning(row.labels(), i).equals(meaning)) {
+        return new PinRef(pin.ref(), Integer.toString(i + 1));
+      }
+    }
+    return pin;
   }
 
   private static List<Meeting> meetings(ModuleRows.Row row, List<String> labels) {

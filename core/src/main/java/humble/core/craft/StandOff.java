@@ -24,14 +24,16 @@ public record StandOff(boolean raised, double mm, Phrase how, Phrase because, Ph
   private static final double HOT_MM = 3;
 
   /**
-   * Decides it.
+   * Decides it; a part that would then be taller than its place allows stays flush.
    *
    * @param part the part
    * @param watts what it turns into heat at most, in watts; 0 when it is not known
    */
   public static StandOff of(Part part, double watts) {
     Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
-    boolean hot = watts > HOT_SHARE * ratedWatts(part);
+    Double most = place.maxHeightMm();
+    boolean room = most == null || part.pack().heightMm() + HOT_MM <= most;
+    boolean hot = room && watts > HOT_SHARE * ratedWatts(part);
     return switch (place.mount()) {
       case RAISED, PROUD ->
           raised(place.standoffMm(), place.mount() == Mount.PROUD ? "proud" : "kit");

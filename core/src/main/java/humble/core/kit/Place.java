@@ -75,20 +75,25 @@ public record Place(
 
   /** Gives this place with other marks printed at it. */
   public Place withMarks(List<String> others) {
-    return copied(board, others);
+    return copied(board, at, others);
   }
 
   /** Gives this place on another board. */
   public Place onBoardNamed(String other) {
-    return copied(other, marks);
+    return copied(other, at, marks);
   }
 
-  private Place copied(String otherBoard, List<String> otherMarks) {
+  /** Gives this place elsewhere on its board. */
+  public Place movedTo(PointMm elsewhere) {
+    return copied(board, elsewhere, marks);
+  }
+
+  private Place copied(String otherBoard, PointMm elsewhere, List<String> otherMarks) {
     return new Place(
         ref,
         otherBoard,
         side,
-        at,
+        elsewhere,
         rotationDeg,
         mount,
         standoffMm,

@@ -9,8 +9,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * How fast somebody works, kind of work by kind of work, learned from their own log.
@@ -101,6 +104,25 @@ public final class Pace {
       pace.seen.put(trade, logs.length);
     }
     return pace;
+  }
+
+  /**
+   * Learns the pace of a bench from its builds.
+   *
+   * @param parts gives the parts of the kit at a path; one that cannot be read teaches nothing
+   */
+  public static Pace of(Collection<Build> builds, Function<String, Optional<Parts>> parts) {
+    Map<String, Optional<Parts>> known = new HashMap<>();
+    List<Timed> timed = new ArrayList<>();
+    for (Build build : builds) {
+      if (!build.fittedRefs().isEmpty()) {
+        build
+            .began()
+            .flatMap(began -> known.computeIfAbsent(began.kitPath(), parts))
+            .ifPresent(kit -> timed.addAll(timed(kit, build)));
+      }
+    }
+    return of(timed);
   }
 
   /**

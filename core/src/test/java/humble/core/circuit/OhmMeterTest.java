@@ -10,7 +10,6 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
 class OhmMeterTest {
@@ -46,33 +45,36 @@ class OhmMeterTest {
         .parts();
   }
 
-  private static OptionalDouble between(String state, String red, String black, Fault... faults) {
+  private static OhmMeter.Reading between(String state, String red, String black, Fault... faults) {
     Parts parts = board();
     return OhmMeter.between(
         parts, parts.kit().state(state).orElseThrow(), red, black, List.of(faults));
   }
 
+  private static double ohms(OhmMeter.Reading reading) {
+    return ((OhmMeter.Reading.Ohms) reading).ohms();
+  }
+
   @Test
   void twoEqualResistorsReadHalfAndNothingElseConducts() {
     // Battery out, chip asleep at 0.2 V, its output off, the LED off.
-    assertThat(between("on", "5V", "GND").orElseThrow()).isCloseTo(5000, within(5.0));
-    assertThat(between("on", "GND", "5V").orElseThrow()).isCloseTo(5000, within(5.0));
-    assertThat(between("on", "5V", "L").orElseThrow()).isCloseTo(470, within(0.5));
+    assertThat(ohms(between("on", "5V", "GND"))).isCloseTo(5000, within(5.0));
+    assertThat(ohms(between("on", "GND", "5V"))).isCloseTo(5000, within(5.0));
+    assertThat(ohms(between("on", "5V", "L"))).isCloseTo(470, within(0.5));
   }
 
   @Test
   void anOpenSwitchIsOpenAndAClosedOneIsNot() {
-    assertThat(between("on", "5V", "SW")).isEmpty();
-    assertThat(between("closed", "5V", "SW").orElseThrow()).isLessThan(0.01);
+    assertThat(between("on", "5V", "SW")).isEqualTo(new OhmMeter.Reading.Open());
+    assertThat(ohms(between("closed", "5V", "SW"))).isLessThan(0.01);
   }
 
   @Test
   void faultsShow() {
-    assertThat(between("on", "5V", "GND", Fault.parse("open:R1.1").orElseThrow()).orElseThrow())
+    assertThat(ohms(between("on", "5V", "GND", Fault.parse("open:R1.1").orElseThrow())))
         .isCloseTo(10_000, within(20.0));
-    assertThat(
-            between("on", "5V", "GND", Fault.parse("short:C1.1-C1.2").orElseThrow()).orElseThrow())
-        .isLessThan(0.01);
+    Fault bridge = Fault.parse("short:C1.1-C1.2").orElseThrow();
+    assertThat(ohms(between("on", "5V", "GND", bridge))).isLessThan(0.01);
   }
 
   @Test

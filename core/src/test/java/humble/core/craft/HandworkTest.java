@@ -8,6 +8,7 @@ import humble.core.KitMaker;
 import humble.core.kit.ModuleRows;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
 import humble.core.kit.PointMm;
 import humble.core.kit.Winding;
 import humble.core.kit.WireRun;
@@ -92,6 +93,26 @@ class HandworkTest {
         .isInstanceOf(ModuleFit.Row.class);
     assertThat(ModuleFit.of(List.of(two), List.of("GND", "3V3", "5V")))
         .isInstanceOf(ModuleFit.DoNotPlug.class);
+  }
+
+  @Test
+  void inTheOtherRowEveryPinIsOnTheNetOfItsLabelAndSitsThere() {
+    Parts parts =
+        KitMaker.kit()
+            .line("m", PartKind.MODULE, "", "sip-4", null, "M1")
+            .place("M1", 20, 20)
+            .net("GND", "M1.1")
+            .net("5V", "M1.2")
+            .net("CLOCK", "M1.3")
+            .net("DATA", "M1.4")
+            .parts();
+    ModuleRows module = new ModuleRows("M1", ROWS);
+    Parts moved = Parts.of(ModuleFit.inRow(parts.kit(), module, ROWS.get(1)));
+    assertThat(moved.netOf(new PinRef("M1", "1"))).contains("5V");
+    assertThat(moved.netOf(new PinRef("M1", "2"))).contains("GND");
+    assertThat(moved.netOf(new PinRef("M1", "3"))).contains("CLOCK");
+    assertThat(moved.get("M1").placed().orElseThrow().at()).isEqualTo(new PointMm(20, 22.54));
+    assertThat(ModuleFit.inRow(parts.kit(), module, ROWS.getFirst())).isEqualTo(parts.kit());
   }
 
   @Test

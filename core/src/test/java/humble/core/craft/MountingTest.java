@@ -7,6 +7,8 @@ import humble.core.kit.Mount;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
+import humble.core.kit.Place;
+import humble.core.kit.PointMm;
 import humble.core.kit.Side;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
@@ -78,6 +80,29 @@ class MountingTest {
     assertThat(hot.because().key()).isEqualTo("craft.stand.raised.hot");
     assertThat(cool.raised()).isFalse();
     assertThat(cool.otherSchool().key()).isEqualTo("craft.stand.other.raised");
+  }
+
+  @Test
+  void nothingIsRaisedWhereItsPlaceIsTooLow() {
+    Place low =
+        new Place(
+            "R1",
+            "main",
+            Side.TOP,
+            new PointMm(10, 10),
+            0,
+            Mount.FLUSH,
+            0,
+            4.0,
+            null,
+            null,
+            null,
+            List.of(),
+            List.of(),
+            0,
+            1);
+    Part part = KitMaker.kit().resistor("R1", "100").place(low).parts().get("R1");
+    assertThat(StandOff.of(part, 0.25).raised()).isFalse();
   }
 
   @Test

@@ -126,7 +126,7 @@ public final class FitStage implements Stage {
     }
     return open.kit().task(step.id()).stream()
         .flatMap(task -> Stream.concat(task.after().stream(), task.before().stream()))
-        .flatMap(name -> open.parts().part(name).flatMap(Part::placed).stream())
+        .flatMap(name -> open.fittedParts().part(name).flatMap(Part::placed).stream())
         .map(Place::board)
         .findFirst()
         .orElse("");
@@ -135,7 +135,7 @@ public final class FitStage implements Stage {
   private String last() {
     String board = "";
     for (String ref : open.build().fittedRefs()) {
-      board = open.parts().part(ref).flatMap(Part::placed).map(Place::board).orElse(board);
+      board = open.fittedParts().part(ref).flatMap(Part::placed).map(Place::board).orElse(board);
     }
     return board;
   }
@@ -176,7 +176,7 @@ public final class FitStage implements Stage {
         open.kit()
             .handwork()
             .rowsOf(ref)
-            .filter(rows -> !rows.rows().isEmpty() && !ModuleHand.isRead(open, rows))
+            .filter(rows -> ModuleHand.canBeTyped(rows) && !ModuleHand.isRead(open, rows))
             .map(rows -> new ModuleHand(open, desk, rows)));
   }
 
@@ -244,7 +244,7 @@ public final class FitStage implements Stage {
   private String title(Step step) {
     return switch (step.act()) {
       case FIT, INSERT -> {
-        Part part = open.parts().get(step.refs().getFirst());
+        Part part = open.fittedParts().get(step.refs().getFirst());
         String refs =
             step.refs().size() > 3
                 ? step.refs().getFirst() + "–" + step.refs().getLast()
@@ -278,7 +278,8 @@ public final class FitStage implements Stage {
     if (words.knows(craft)) {
       card.how(words.say(craft));
     }
-    for (WireTable.Row row : WireTable.of(open.parts(), open.kit().handwork().wiresOf(task.id()))) {
+    for (WireTable.Row row :
+        WireTable.of(open.fittedParts(), open.kit().handwork().wiresOf(task.id()))) {
       WireRun wire = row.wire();
       card.row(
           Standing.TO_DO,
@@ -308,7 +309,7 @@ public final class FitStage implements Stage {
   }
 
   private Inspection inspection() {
-    return Inspection.of(open.parts(), board().id(), open.build().fittedRefs());
+    return Inspection.of(open.fittedParts(), board().id(), open.build().fittedRefs());
   }
 
   private Card choose(Card.Maker card, Step step) {
@@ -333,9 +334,9 @@ public final class FitStage implements Stage {
   }
 
   private Card part(Card.Maker card, Step step) {
-    Part part = open.parts().get(step.refs().getFirst());
+    Part part = open.fittedParts().get(step.refs().getFirst());
     Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
-    Optional<NetTrace> trace = followed.flatMap(pin -> NetTrace.of(open.parts(), pin));
+    Optional<NetTrace> trace = followed.flatMap(pin -> NetTrace.of(open.fittedParts(), pin));
     if (trace.isPresent()) {
       net(card, trace.get());
       return finish(card).go(words.say("fit.net.leave"));
@@ -373,8 +374,9 @@ public final class FitStage implements Stage {
     if (!place.leaveEmpty().isEmpty()) {
       card.how(words.say("fit.empty", place.leaveEmpty()));
     }
+    rowsToCompare(card, part);
     List<Phrase> hints =
-        step.act() == Step.Act.FIT ? Hints.of(open.parts(), focused(step)) : List.of();
+        step.act() == Step.Act.FIT ? Hints.of(open.fittedParts(), focused(step)) : List.of();
     int shown = full ? 0 : 1;
     hints.stream().limit(shown).forEach(hint -> card.how(desk.coreWords().say(hint)));
     caution(card, step);
@@ -423,8 +425,22 @@ public final class FitStage implements Stage {
             words.say("fit.look-first", Math.min(MARKS_NEEDED, marks.size()) - seen.size()));
   }
 
+  /** A module that was kept out, or whose labels are too many to type, is compared by eye. */
+  private void rowsToCompare(Card.Maker card, Part part) {
+    open.kit()
+        .handwork()
+        .rowsOf(part.ref())
+        .filter(rows -> !ModuleHand.isRead(open, rows))
+        .ifPresent(rows -> {
+          boolean keptOut = open.build().module(part.ref()).isPresent();
+          card.verdict(false, words.say(keptOut ? "fit.module.wire" : "fit.module.compare"));
+          rows.rows()
+              .forEach(row -> card.how(words.say("fit.module.labels", row.id(), row.labels())));
+        });
+  }
+
   private PartWords said(Part part, String ref) {
-    return new PartWords(open.parts(), view(), part, ref, words, desk.coreWords());
+    return new PartWords(open.fittedParts(), view(), part, ref, words, desk.coreWords());
   }
 
   private String focused(Step step) {
@@ -447,8 +463,8 @@ public final class FitStage implements Stage {
     Part part =
         current()
             .filter(step -> !step.refs().isEmpty())
-            .flatMap(
-                step -> open.parts().part(step.refs().get(Math.min(focus, step.refs().size() - 1))))
+            .flatMap(step ->
+                open.fittedParts().part(step.refs().get(Math.min(focus, step.refs().size() - 1))))
             .orElse(null);
     if (part == null) {
       return;
@@ -456,7 +472,7 @@ public final class FitStage implements Stage {
     List<PinRef> pins =
         part.pack().pins().stream()
             .map(pin -> new PinRef(part.ref(), pin.number()))
-            .filter(pin -> NetTrace.of(open.parts(), pin).isPresent())
+            .filter(pin -> NetTrace.of(open.fittedParts(), pin).isPresent())
             .toList();
     int next = followed.map(pins::indexOf).orElse(-1) + 1;
     followed = next < pins.size() ? Optional.of(pins.get(next)) : Optional.empty();
@@ -478,7 +494,7 @@ public final class FitStage implements Stage {
       }
     }
     if (!step.refs().isEmpty()) {
-      Part part = open.parts().get(step.refs().getFirst());
+      Part part = open.fittedParts().get(step.refs().getFirst());
       Harm harm = Harm.ifReversed(part);
       if (harm.needsTwoMarks()) {
         card.caution(
@@ -507,7 +523,7 @@ public final class FitStage implements Stage {
     boolean weighs =
         current()
             .filter(step -> step.act() == Step.Act.FIT)
-            .map(step -> CuesHand.weighs(open.parts().get(focused(step)).line()))
+            .map(step -> CuesHand.weighs(open.fittedParts().get(focused(step)).line()))
             .orElse(false);
     KEYS.forEach((digit, key) -> {
       if (digit != CUES_KEY || weighs) {
@@ -543,7 +559,7 @@ public final class FitStage implements Stage {
       int most = option(step).map(o -> o.choices().size()).orElse(1);
       choice = Math.max(1, Math.min(digit, most)) - 1;
     } else if (!step.refs().isEmpty()) {
-      Part part = open.parts().get(step.refs().getFirst());
+      Part part = open.fittedParts().get(step.refs().getFirst());
       List<String> marks = said(part, part.ref()).marks();
       boolean asked = Harm.ifReversed(part).needsTwoMarks() && digit <= marks.size();
       if (asked && !open.build().marksSeen(step.id()).contains(marks.get(digit - 1))) {
@@ -596,7 +612,7 @@ public final class FitStage implements Stage {
     opened =
         current()
             .filter(step -> step.act() == Step.Act.FIT)
-            .map(step -> open.parts().get(focused(step)).line())
+            .map(step -> open.fittedParts().get(focused(step)).line())
             .filter(CuesHand::weighs)
             .map(line -> new CuesHand(open, desk, line));
   }
@@ -611,6 +627,9 @@ public final class FitStage implements Stage {
     Optional<Hand> hand = hand();
     if (hand.isPresent()) {
       hand.get().plus();
+      if (hand.get().over()) {
+        current().map(Step::id).ifPresent(putAway::add);
+      }
       return;
     }
     focus =
@@ -695,7 +714,7 @@ public final class FitStage implements Stage {
     if (hand.isPresent()) {
       return hand.get().mat();
     }
-    Parts parts = open.parts();
+    Parts parts = open.fittedParts();
     Step step = current().orElse(null);
     List<String> refs = step == null ? List.of() : step.refs();
     Optional<Part> focused =

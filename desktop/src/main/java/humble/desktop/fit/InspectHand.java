@@ -37,7 +37,8 @@ final class InspectHand implements Hand {
     this.desk = desk;
     this.words = desk.words();
     this.view = view;
-    this.inspection = Inspection.of(open.parts(), view.board().id(), open.build().fittedRefs());
+    this.inspection =
+        Inspection.of(open.fittedParts(), view.board().id(), open.build().fittedRefs());
   }
 
   /** Gives how many joints of a board have been looked at and are as they should be. */
@@ -55,7 +56,7 @@ final class InspectHand implements Hand {
   /** The joint of a lead through a hole is on the far side of its part. */
   private BoardView towards(Inspection.Joint joint) {
     Side side =
-        open.parts()
+        open.fittedParts()
             .part(joint.pin().ref())
             .flatMap(part ->
                 part.placed()
@@ -115,7 +116,7 @@ final class InspectHand implements Hand {
 
   private String name(PinRef pin) {
     String named =
-        open.parts().part(pin.ref()).map(part -> part.pinName(pin.pin())).orElse(pin.pin());
+        open.fittedParts().part(pin.ref()).map(part -> part.pinName(pin.pin())).orElse(pin.pin());
     return words.say("fit.inspect.joint", pin.ref(), named);
   }
 
@@ -160,7 +161,7 @@ final class InspectHand implements Hand {
   public Mat mat() {
     BoardView seen = now().map(this::towards).orElse(view);
     return new InspectMat(
-        open.parts(),
+        open.fittedParts(),
         seen,
         open.build().fittedRefs(),
         now(),

@@ -15,19 +15,38 @@ import java.util.Optional;
 
 /** Reads the labels at a module's pins, by the digits of the labels, and picks its row. */
 final class ModuleHand implements Hand {
+  private static final int MOST_LABELS = 9;
+
+  /** Stands for a label that the board has nowhere. */
+  private static final String OTHER = "?";
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
   private final ModuleRows module;
   private final List<String> labels;
   private String typed = "";
+  private boolean byHand;
 
   ModuleHand(OpenBuild open, Desk desk, ModuleRows module) {
     this.open = open;
     this.desk = desk;
     this.words = desk.words();
     this.module = module;
-    this.labels = module.rows().getFirst().labels().stream().distinct().sorted().toList();
+    this.labels = labels(module);
+  }
+
+  private static List<String> labels(ModuleRows module) {
+    return module.rows().stream()
+        .flatMap(row -> row.labels().stream())
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  /** Tells whether the labels can be typed: each needs a digit of its own. */
+  static boolean canBeTyped(ModuleRows module) {
+    return !module.rows().isEmpty() && labels(module).size() <= MOST_LABELS;
   }
 
   /** Tells whether a module's labels were read and meet a row. */
@@ -37,15 +56,21 @@ final class ModuleHand implements Hand {
 
   @Override
   public boolean over() {
-    return isRead(open, module);
+    return byHand || isRead(open, module);
+  }
+
+  /** A module that meets no row may be wired pin by pin instead. */
+  @Override
+  public void plus() {
+    byHand = open.build().module(module.ref()).isPresent();
   }
 
   private List<String> read() {
     List<String> read = new ArrayList<>();
     for (char c : typed.toCharArray()) {
       int digit = c - '0';
-      if (digit >= 1 && digit <= labels.size()) {
-        read.add(labels.get(digit - 1));
+      if (digit >= 0 && digit <= labels.size()) {
+        read.add(digit == 0 ? OTHER : labels.get(digit - 1));
       }
     }
     return read.subList(0, Math.min(read.size(), module.rows().getFirst().labels().size()));
@@ -68,7 +93,17 @@ final class ModuleHand implements Hand {
           read().contains(labels.get(i)) ? Standing.DONE : Standing.TO_DO,
           words.say("fit.choice", i + 1, labels.get(i)));
     }
+    card.row(Standing.TO_DO, words.say("fit.choice", 0, words.say("fit.module.other")));
     card.field(typed, "");
+    if (open.build().module(module.ref()).isPresent()) {
+      card.hint(
+          "+",
+          words.say("fit.module.by-hand"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
+    }
     Optional<ModuleFit> fit = fit();
     if (fit.isEmpty()) {
       open.build()

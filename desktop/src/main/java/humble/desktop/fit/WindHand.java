@@ -19,7 +19,6 @@ final class WindHand implements Hand {
   private final Words words;
   private final Winding winding;
   private final WindingPlan plan;
-  private boolean away;
 
   WindHand(OpenBuild open, Desk desk, Winding winding) {
     this.open = open;
@@ -45,7 +44,7 @@ final class WindHand implements Hand {
 
   @Override
   public boolean over() {
-    return away || now().isEmpty();
+    return now().isEmpty();
   }
 
   @Override
@@ -112,7 +111,9 @@ final class WindHand implements Hand {
   @Override
   public void digit(int digit) {
     if (digit == 0) {
-      away = true;
+      for (WindingPlan.Coil coil : plan.coils()) {
+        open.act(new BuildEvent.Wound(winding.id(), coil.id(), coil.turns()));
+      }
     } else {
       wind(digit);
     }

@@ -5,12 +5,15 @@ import humble.bench.SerialLink;
 import humble.bench.Transfer;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.craft.Heat;
+import humble.core.craft.ModuleFit;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Board;
 import humble.core.kit.Caution;
 import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
+import humble.core.kit.ModuleRows;
 import humble.core.kit.Parts;
 import humble.core.route.Move;
 import humble.core.route.Pace;
@@ -46,6 +49,7 @@ public final class OpenBuild {
   private final KitFolder folder;
   private final Kit kit;
   private final Parts parts;
+  private Parts fitted;
   private final PracticeBench practice;
   private final Executor background;
   private final Executor later;
@@ -55,6 +59,7 @@ public final class OpenBuild {
   private final Map<String, BoardLayers> layers = new HashMap<>();
   private final Supplier<Pace> paceOfBench;
   private @Nullable Pace pace;
+  private @Nullable Map<String, Double> watts;
   private Build build;
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
@@ -74,6 +79,7 @@ public final class OpenBuild {
     this.folder = folder;
     this.kit = kit;
     this.parts = Parts.of(kit);
+    this.fitted = parts;
     this.build = build;
     this.paceOfBench = paceOfBench;
     this.background = background;
@@ -121,14 +127,17 @@ public final class OpenBuild {
     List<Move> moves = moves();
     int evening = build.eveningMinutes();
     Pace known = pace;
+    Map<String, Double> knownHeat = watts;
     background.execute(() -> {
       Pace own = known == null ? paceOfBench.get() : known;
-      Reckoned result = Reckoned.of(parts, choices, lacking, moves, evening, own);
+      Map<String, Double> heat = knownHeat == null ? Heat.watts(parts) : knownHeat;
+      Reckoned result = Reckoned.of(parts, choices, lacking, moves, evening, own, heat);
       later.execute(() -> {
         if (closed) {
           return;
         }
         pace = own;
+        watts = heat;
         reckoned = result;
         reckoning = false;
         reckon();
@@ -259,6 +268,23 @@ public final class OpenBuild {
   /** Gives the parts of the kit. */
   public Parts parts() {
     return parts;
+  }
+
+  /** Gives the parts as this build has them: modules in the rows that their labels chose. */
+  public Parts fittedParts() {
+    Kit now = kit;
+    for (ModuleRows module : kit.handwork().modules()) {
+      String row = build.module(module.ref()).map(BuildEvent.ModuleRead::row).orElse("");
+      for (ModuleRows.Row each : module.rows()) {
+        if (each.id().equals(row)) {
+          now = ModuleFit.inRow(now, module, each);
+        }
+      }
+    }
+    if (!now.equals(fitted.kit())) {
+      fitted = Parts.of(now);
+    }
+    return fitted;
   }
 
   /** Gives the folder of the kit. */

@@ -1,7 +1,5 @@
 package humble.desktop.session;
 
-import humble.core.build.Build;
-import humble.core.build.BuildEvent;
 import humble.core.kit.Parts;
 import humble.core.route.Pace;
 import humble.formats.kit.KitFolder;
@@ -11,10 +9,6 @@ import humble.store.JournalDamage;
 import humble.store.JournalOpen;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -38,28 +32,17 @@ public final class PaceOfBench implements Supplier<Pace> {
       return Pace.USUAL;
     }
     try (Journal journal = opened.journal()) {
-      Map<Path, Optional<Parts>> kits = new HashMap<>();
-      List<Pace.Timed> timed = new ArrayList<>();
-      journal.builds().stream()
-          .limit(MOST_BUILDS)
-          .map(journal::build)
-          .filter(build -> !build.fittedRefs().isEmpty())
-          .forEach(build ->
-              kits.computeIfAbsent(kitPath(build), PaceOfBench::parts)
-                  .ifPresent(parts -> timed.addAll(Pace.timed(parts, build))));
-      return Pace.of(timed);
+      return Pace.of(
+          journal.builds().stream().limit(MOST_BUILDS).map(journal::build).toList(),
+          PaceOfBench::parts);
     } catch (JournalDamage e) {
       // The window tells of a damaged journal when it opens it; the pace is then the usual one.
       return Pace.USUAL;
     }
   }
 
-  private static Path kitPath(Build build) {
-    return Path.of(build.began().map(BuildEvent.Began::kitPath).orElse("."));
-  }
-
-  private static Optional<Parts> parts(Path kit) {
-    return KitFolder.at(kit).read() instanceof KitRead.Opened opened
+  private static Optional<Parts> parts(String kit) {
+    return KitFolder.at(Path.of(kit)).read() instanceof KitRead.Opened opened
         ? Optional.of(Parts.of(opened.kit()))
         : Optional.empty();
   }

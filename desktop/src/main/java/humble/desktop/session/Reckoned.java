@@ -1,7 +1,6 @@
 package humble.desktop.session;
 
 import humble.core.casing.CaseFit;
-import humble.core.craft.Heat;
 import humble.core.kit.Gate;
 import humble.core.kit.Parts;
 import humble.core.power.Expectation;
@@ -57,7 +56,8 @@ public record Reckoned(
       Set<String> lacking,
       List<Move> moves,
       int eveningMinutes,
-      Pace pace) {
+      Pace pace,
+      Map<String, Double> watts) {
     Map<School, Plan> plans = new EnumMap<>(School.class);
     for (School school : School.values()) {
       plan(parts, school, choices, lacking, moves, eveningMinutes, pace)
@@ -74,7 +74,7 @@ public record Reckoned(
         List.copyOf(moves),
         eveningMinutes,
         pace,
-        Heat.watts(parts),
+        watts,
         plans,
         expectations,
         CaseFit.of(parts.kit(), choices),

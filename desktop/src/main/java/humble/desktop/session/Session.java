@@ -167,11 +167,12 @@ public final class Session {
 
   private void open(Build build, Kit kit, Path path) {
     open().ifPresent(OpenBuild::close);
+    KitFolder folder = KitFolder.at(path);
     open =
         new OpenBuild(
             journal,
-            KitFolder.at(path),
-            kit,
+            folder,
+            folder.withMarks(kit),
             build,
             new PaceOfBench(journal.file()),
             background,

@@ -1,11 +1,13 @@
 package humble.formats.board;
 
+import humble.core.intake.BoardFacts;
 import humble.core.intake.PadPlaces;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartPackage;
+import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.Side;
@@ -41,24 +43,51 @@ public final class BoardCompletion {
    *     taken
    */
   public static Kit of(Kit kit, BoardLayers.Source source, List<Finding> findings) {
-    boolean marked = kit.places().stream().anyMatch(place -> !place.marks().isEmpty());
-    boolean complete = marked && !kit.nets().isEmpty();
+    boolean complete = !kit.places().isEmpty() && !kit.nets().isEmpty();
     boolean files = kit.boards().stream().anyMatch(BoardCompletion::hasPads);
-    return complete || !files ? kit : new BoardCompletion(kit, source, findings).completed(marked);
+    return complete || !files ? kit : new BoardCompletion(kit, source, findings).completed();
+  }
+
+  /**
+   * Gives the kit with the shapes of pin 1's pads as marks, when no place names any. Reads the
+   * copper, which a shelf full of kits need not do.
+   */
+  public static Kit withMarks(Kit kit, BoardLayers.Source source) {
+    boolean files = kit.boards().stream().anyMatch(BoardCompletion::hasPads);
+    if (hasMarks(kit) || !files) {
+      return kit;
+    }
+    BoardCompletion completion = new BoardCompletion(kit, source, new ArrayList<>());
+    completion.places.addAll(kit.places());
+    kit.boards().forEach(board -> completion.takeMarks(board, completion.pads(board)));
+    return kit.withBoard(completion.places, kit.nets());
+  }
+
+  private static boolean hasMarks(Kit kit) {
+    return kit.places().stream().anyMatch(place -> !place.marks().isEmpty());
   }
 
   private static boolean hasPads(Board board) {
     return board.files().containsKey("copper_top") || board.files().containsKey("netlist");
   }
 
-  private Kit completed(boolean marked) {
+  private Map<String, Layer.Flash> pads(Board board) {
+    Map<String, Layer.Flash> pads = new LinkedHashMap<>();
+    for (Side side : Side.values()) {
+      layer(board, "copper_" + side.text())
+          .ifPresent(layer -> layer.pins().forEach(pads::putIfAbsent));
+    }
+    return pads;
+  }
+
+  private void takeMarks(Board board, Map<String, Layer.Flash> pads) {
+    places.replaceAll(place -> place.board().equals(board.id()) ? marked(place, pads) : place);
+  }
+
+  private Kit completed() {
     places.addAll(kit.places());
     for (Board board : kit.boards()) {
-      Map<String, Layer.Flash> pads = new LinkedHashMap<>();
-      for (Side side : Side.values()) {
-        layer(board, "copper_" + side.text())
-            .ifPresent(layer -> layer.pins().forEach(pads::putIfAbsent));
-      }
+      Map<String, Layer.Flash> pads = pads(board);
       Optional<Netlist> netlist = netlist(board);
       if (kit.nets().isEmpty()) {
         takeNets(pads, netlist);
@@ -66,8 +95,8 @@ public final class BoardCompletion {
       if (kit.places().isEmpty()) {
         takePlaces(board, pads);
       }
-      if (!marked) {
-        places.replaceAll(place -> place.board().equals(board.id()) ? marked(place, pads) : place);
+      if (!hasMarks(kit)) {
+        takeMarks(board, pads);
       }
     }
     boolean nothing = nets.isEmpty() && places.equals(kit.places());
@@ -118,6 +147,9 @@ public final class BoardCompletion {
   }
 
   private void takeNets(Map<String, Layer.Flash> pads, Optional<Netlist> netlist) {
+    // A pin that the package lacks is left to the board: the kit's own check must not blame the
+    // kit.
+    Parts parts = Parts.of(kit);
     Map<String, List<String>> found = new LinkedHashMap<>();
     netlist.ifPresentOrElse(
         list -> found.putAll(list.nets()),
@@ -130,14 +162,13 @@ public final class BoardCompletion {
     found.forEach((net, pins) ->
         pins.stream()
             .flatMap(pin -> PinRef.parse(pin).stream())
-            .filter(pin -> kit.lineOf(pin.ref()).isPresent())
+            .filter(pin -> parts.canonical(pin).isPresent())
             .forEach(pin -> nets.computeIfAbsent(net, key -> new ArrayList<>()).add(pin)));
   }
 
   private void takePlaces(Board board, Map<String, Layer.Flash> pads) {
-    Map<String, humble.core.intake.BoardFacts.Pad> known = new LinkedHashMap<>();
-    pads.forEach((pin, flash) ->
-        known.put(pin, new humble.core.intake.BoardFacts.Pad(flash.at(), Optional.empty())));
+    Map<String, BoardFacts.Pad> known = new LinkedHashMap<>();
+    pads.forEach((pin, flash) -> known.put(pin, new BoardFacts.Pad(flash.at(), Optional.empty())));
     for (Line line : kit.lines()) {
       Optional<PartPackage> pack = kit.packageNamed(line.packageId());
       for (String ref : line.refs()) {

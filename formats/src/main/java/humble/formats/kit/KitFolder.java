@@ -78,6 +78,11 @@ public final class KitFolder {
     return parse(bytes);
   }
 
+  /** Gives a kit of this folder with the marks of its board files, where it names none itself. */
+  public Kit withMarks(Kit kit) {
+    return BoardCompletion.withMarks(kit, this::bytes);
+  }
+
   /**
    * Reads and checks the kit in the text of a {@code kit.json}, with board files looked up in this
    * folder.

@@ -150,6 +150,9 @@ public final class HtmlReport {
         case BuildEvent.Wrong e -> row(words.say("report.wrong"), e.stage(), e.at());
         case BuildEvent.Noted e -> row(words.say("report.note"), e.stage(), e.text());
         case BuildEvent.Chose e -> row(words.say("report.chose"), e.option(), e.choice());
+        case BuildEvent.MarksWeighed e when e.conflict() -> odd(e.line(), e);
+        case BuildEvent.ModuleRead e when e.row().isEmpty() -> odd(e.ref(), e);
+        case BuildEvent.JointSeen e when !e.seen().equals("good") -> odd(e.pin(), e);
         default -> rows--;
       }
       rows++;
@@ -158,6 +161,10 @@ public final class HtmlReport {
     if (rows == 0) {
       out.append("<p>").append(escape(words.say("report.none"))).append("</p>\n");
     }
+  }
+
+  private void odd(String where, BuildEvent event) {
+    row(words.say("report.odd"), where, EventWords.say(words, event));
   }
 
   private void leftOver() {

@@ -199,6 +199,11 @@ class BoardFilesTest {
           .isLessThan(0.01);
       assertThat(place.board()).isEqualTo(kit.placeOf(place.ref()).orElseThrow().board());
     }
+    List<Place> unmarked = kit.places().stream().map(place -> place.withMarks(List.of())).toList();
+    Kit marked =
+        BoardCompletion.withMarks(
+            kit.withBoard(unmarked, kit.nets()).withBoards(boards), name -> require(files, name));
+    assertThat(marked.places()).anyMatch(place -> place.marks().contains("square-pad:1"));
     assertThat(BoardCompletion.of(kit.withBoards(boards), name -> require(files, name), findings))
         .as("a kit that says all of it is left as it is")
         .isEqualTo(kit.withBoards(boards));

@@ -53,6 +53,8 @@ class HtmlReportTest {
             new BuildEvent.GateRead("rail33", 3.31, "inside", true),
             new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
             new BuildEvent.Noted("Fit", "R1 & R2 were swapped in the bag"),
+            new BuildEvent.JointSeen("R1.1", "good"),
+            new BuildEvent.JointSeen("R2.1", "dry"),
             new BuildEvent.Wrong("Power", "3.3 V at the empty socket"));
     assertThat(page)
         .contains("11.0 kΩ")
@@ -61,8 +63,10 @@ class HtmlReportTest {
         .contains("1 left over")
         .contains("1 short")
         .contains("4 joints")
+        .contains("<td>odd</td><td>R2.1</td>")
+        .doesNotContain("<td>odd</td><td>R1.1</td>")
         .contains("R1 &amp; R2 were swapped in the bag")
-        .contains("0:07 h");
+        .contains("0:09 h");
   }
 
   @Test
