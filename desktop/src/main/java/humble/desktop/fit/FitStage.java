@@ -345,7 +345,11 @@ public final class FitStage implements Stage {
       card.how(words.say("fit.unplaced", part.ref()));
     }
     PartWords said = said(part, focused(step));
-    said.orientation().forEach(card::how);
+    boolean keptOut = isKeptOut(part);
+    // What is wired pin by pin sits in no row: neither a way round nor a height can be told.
+    if (!keptOut) {
+      said.orientation().forEach(card::how);
+    }
     StandOff stand =
         StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
     // Where two marks are asked for, the card is full: how to solder it stands with the reasons.
@@ -363,7 +367,7 @@ public final class FitStage implements Stage {
                 + desk.coreWords().say(stand.how())
                 + (full ? "" : " " + desk.coreWords().say(Hold.of(part).how()));
     boolean usual = full && !stand.raised() && row.isEmpty();
-    if (!usual) {
+    if (!usual && !keptOut) {
       card.how(how);
     }
     Optional<String> tack = step.act() == Step.Act.FIT ? said.tack() : Optional.empty();
@@ -425,6 +429,10 @@ public final class FitStage implements Stage {
             words.say("fit.look-first", Math.min(MARKS_NEEDED, marks.size()) - seen.size()));
   }
 
+  private boolean isKeptOut(Part part) {
+    return open.build().module(part.ref()).map(read -> read.row().isEmpty()).orElse(false);
+  }
+
   /** A module that was kept out, or whose labels are too many to type, is compared by eye. */
   private void rowsToCompare(Card.Maker card, Part part) {
     open.kit()
@@ -432,8 +440,8 @@ public final class FitStage implements Stage {
         .rowsOf(part.ref())
         .filter(rows -> !ModuleHand.isRead(open, rows))
         .ifPresent(rows -> {
-          boolean keptOut = open.build().module(part.ref()).isPresent();
-          card.verdict(false, words.say(keptOut ? "fit.module.wire" : "fit.module.compare"));
+          card.verdict(
+              false, words.say(isKeptOut(part) ? "fit.module.wire" : "fit.module.compare"));
           rows.rows()
               .forEach(row -> card.how(words.say("fit.module.labels", row.id(), row.labels())));
         });

@@ -18,7 +18,7 @@ final class ModuleHand implements Hand {
   private static final int MOST_LABELS = 9;
 
   /** Stands for a label that the board has nowhere. */
-  private static final String OTHER = "?";
+  static final String OTHER = "?";
 
   private final OpenBuild open;
   private final Desk desk;
@@ -76,6 +76,10 @@ final class ModuleHand implements Hand {
     return read.subList(0, Math.min(read.size(), module.rows().getFirst().labels().size()));
   }
 
+  private String name(String label) {
+    return label.equals(OTHER) ? words.say("fit.module.other") : label;
+  }
+
   private Optional<ModuleFit> fit() {
     List<String> read = read();
     return typed.length() == read.size() && read.size() == module.rows().getFirst().labels().size()
@@ -109,7 +113,10 @@ final class ModuleHand implements Hand {
       open.build()
           .module(module.ref())
           .filter(last -> last.row().isEmpty() && typed.isEmpty())
-          .ifPresent(last -> card.verdict(false, words.say("fit.module.last", last.labels())));
+          .ifPresent(last ->
+              card.verdict(
+                  false,
+                  words.say("fit.module.last", last.labels().stream().map(this::name).toList())));
       return card.notYet(
           words.say("fit.module.more", module.rows().getFirst().labels().size() - read().size()));
     }
@@ -120,7 +127,8 @@ final class ModuleHand implements Hand {
       case ModuleFit.DoNotPlug no -> {
         card.verdict(false, words.say("fit.module.no"));
         no.meetings()
-            .forEach(m -> card.how(words.say("fit.module.meets", m.hole(), m.module(), m.board())));
+            .forEach(m ->
+                card.how(words.say("fit.module.meets", m.hole(), name(m.module()), m.board())));
         yield card.go(words.say("fit.module.keep-out"));
       }
     };

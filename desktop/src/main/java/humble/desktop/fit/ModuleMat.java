@@ -27,7 +27,7 @@ record ModuleMat(
     for (int i = 0; i < pins; i++) {
       double x = left + i * pitch;
       pen.box(x - 8, top - 8, 16, 60, 2, Token.COPPER, Token.INK);
-      String label = i < read.size() ? read.get(i) : "?";
+      String label = i < read.size() ? read.get(i) : "…";
       pen.bold(label, x, top - 30, 22, Token.INK, Pen.Hang.MIDDLE);
       if (i == 0) {
         pen.text("1", x, top - 52, 14, Token.INK_SOFT, Pen.Hang.MIDDLE);
