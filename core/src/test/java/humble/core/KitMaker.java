@@ -9,6 +9,7 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
 import humble.core.kit.Handwork;
 import humble.core.kit.Kit;
+import humble.core.kit.KitFault;
 import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
@@ -50,6 +51,7 @@ public final class KitMaker {
   private final List<Peripheral> peripherals = new ArrayList<>();
   private final List<PartPackage> packages = new ArrayList<>();
   private Enclosure enclosure;
+  private final List<KitFault> faults = new ArrayList<>();
   private Handwork handwork = Handwork.NONE;
 
   /** Starts a kit with one board of 80 × 60 mm. */
@@ -271,6 +273,12 @@ public final class KitMaker {
     return this;
   }
 
+  /** Adds a fault that the kit knows of. */
+  public KitMaker fault(KitFault fault) {
+    faults.add(fault);
+    return this;
+  }
+
   /** Sets the coils, wires and modules. */
   public KitMaker handwork(Handwork work) {
     handwork = work;
@@ -304,7 +312,8 @@ public final class KitMaker {
         List.<Caution>of(),
         List.copyOf(packages),
         List.of(),
-        handwork);
+        handwork,
+        List.copyOf(faults));
   }
 
   /** Gives the parts of the kit. */

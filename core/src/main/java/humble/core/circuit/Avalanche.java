@@ -16,6 +16,11 @@ final class Avalanche implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    lastOver = Math.max(nodal.volts(cathode, anode) - vzV, -1);
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double wanted = nodal.volts(cathode, anode) - vzV;
     double over = wanted;

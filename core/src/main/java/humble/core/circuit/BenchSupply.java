@@ -17,6 +17,11 @@ final class BenchSupply implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    source.begin(volts - nodal.volts(plus, minus));
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double v = nodal.volts(plus, minus);
     boolean settled = source.settle(volts - v);
@@ -33,6 +38,21 @@ final class BenchSupply implements Device {
   @Override
   public double amps(Nodal nodal) {
     return source.amps(volts - nodal.volts(plus, minus));
+  }
+
+  int plus() {
+    return plus;
+  }
+
+  int minus() {
+    return minus;
+  }
+
+  /** Gives how much less it gives per volt more across it, in siemens. */
+  double slope(Nodal nodal) {
+    return source.pieceAt(volts - nodal.volts(plus, minus)) == LimitedSource.Piece.LINEAR
+        ? 1 / Physics.CLOSED_OHM
+        : 0;
   }
 
   double volts(Nodal nodal) {

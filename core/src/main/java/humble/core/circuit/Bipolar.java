@@ -25,6 +25,12 @@ final class Bipolar implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    lastBe = sign * nodal.volts(base, emitter);
+    lastBc = sign * nodal.volts(base, collector);
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double wantedBe = sign * nodal.volts(base, emitter);
     double wantedBc = sign * nodal.volts(base, collector);

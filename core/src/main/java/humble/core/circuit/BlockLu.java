@@ -67,6 +67,22 @@ final class BlockLu {
     return diagonal;
   }
 
+  /** Gives the inverse of a matrix with {@code size} rows; 0 between blocks. */
+  DMatrixRMaj inverse(int size) {
+    DMatrixRMaj whole = new DMatrixRMaj(size, size);
+    for (Block block : blocks) {
+      int[] nodes = block.nodes;
+      DMatrixRMaj inverse = new DMatrixRMaj(nodes.length, nodes.length);
+      block.lu.invert(inverse);
+      for (int i = 0; i < nodes.length; i++) {
+        for (int k = 0; k < nodes.length; k++) {
+          whole.data[nodes[i] * size + nodes[k]] = inverse.data[i * nodes.length + k];
+        }
+      }
+    }
+    return whole;
+  }
+
   /** Gives the nodes that hang together by entries other than zero, in rising order. */
   private static List<int[]> components(DMatrixRMaj matrix) {
     int size = matrix.numRows;

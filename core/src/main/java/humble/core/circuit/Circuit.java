@@ -3,6 +3,7 @@ package humble.core.circuit;
 import humble.core.kit.BoardState;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,8 @@ import java.util.SequencedMap;
  * @param shining parts that shine when they conduct
  * @param supply the supply
  * @param regulators regulators by part
+ * @param byPart every device of every part, for the heat in it
+ * @param drawn resistors with a tolerance, as boards differ in them
  */
 record Circuit(
     int nodeCount,
@@ -29,7 +32,29 @@ record Circuit(
     SequencedMap<String, List<Device>> reported,
     java.util.Set<String> shining,
     Optional<BenchSupply> supply,
-    SequencedMap<String, SeriesRegulator> regulators) {
+    SequencedMap<String, SeriesRegulator> regulators,
+    Map<String, List<Device>> byPart,
+    List<Drawn> drawn) {
+
+  /** A resistance whose value differs from board to board by {@code sigma}, relative. */
+  record Drawn(Resistance device, double sigma) {}
+
+  /** Gives this circuit with one more device, sharing the others. */
+  Circuit with(Device device) {
+    List<Device> more = new ArrayList<>(devices);
+    more.add(device);
+    return new Circuit(
+        nodeCount,
+        nodeOfNet,
+        nodeOfPin,
+        more,
+        reported,
+        shining,
+        supply,
+        regulators,
+        byPart,
+        drawn);
+  }
 
   static Circuit of(Parts parts, BoardState state, List<Fault> faults) {
     return new CircuitBuilder(parts, state, faults).build();

@@ -24,6 +24,7 @@ import java.util.Set;
 /** Turns a kit in one state, with faults, into devices between nodes. */
 final class CircuitBuilder {
   private static final double OUTPUT_DEFAULT_OHM = 25;
+  private static final double TOLERANCE_SIGMAS = 2.5;
 
   private final Parts parts;
   private final Kit kit;
@@ -38,6 +39,8 @@ final class CircuitBuilder {
   private final Set<String> gone = new HashSet<>();
   private final Set<String> reversed = new HashSet<>();
   private final Map<String, Model> models = new HashMap<>();
+  private final Map<String, List<Device>> byPart = new HashMap<>();
+  private final List<Circuit.Drawn> drawn = new ArrayList<>();
   private int nodes;
 
   CircuitBuilder(Parts parts, BoardState state, List<Fault> faults) {
@@ -46,9 +49,10 @@ final class CircuitBuilder {
     this.state = state;
     gone.addAll(state.absent());
     gone.addAll(Choices.leftOut(kit, state.choose()));
+    String ground = ground();
     parts.all().forEach(part -> models.put(part.ref(), part.model()));
     faults.forEach(this::edit);
-    number(ground());
+    number(ground);
     faults.forEach(this::bridge);
   }
 
@@ -150,7 +154,7 @@ final class CircuitBuilder {
   private static String opposite(Part part, String pin) {
     List<PackagePin> pins = part.pack().pins();
     int count = pins.size();
-    int index = Integer.parseInt(pin) - 1;
+    int index = pins.indexOf(part.pack().pin(pin).orElseThrow());
     boolean dual = part.pack().isDualInLine() || count == 4;
     int other = dual ? (index + count / 2) % count : count - 1 - index;
     return pins.get(other).number();
@@ -159,7 +163,11 @@ final class CircuitBuilder {
   Circuit build() {
     for (Part part : parts.all()) {
       if (!gone.contains(part.ref())) {
+        int before = devices.size();
         add(part, models.getOrDefault(part.ref(), new Model.Open()));
+        if (devices.size() > before) {
+          byPart.put(part.ref(), List.copyOf(devices.subList(before, devices.size())));
+        }
       }
     }
     Optional<BenchSupply> supply = supply().map(this::connect);
@@ -168,12 +176,23 @@ final class CircuitBuilder {
         .sources()
         .forEach(
             (net, volts) -> devices.add(new HeldNode(netNode(net), -1, volts, Physics.CLOSED_OHM)));
-    return new Circuit(nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators);
+    return new Circuit(nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators, byPart, drawn);
   }
 
   private BenchSupply connect(Supply supply) {
     return new BenchSupply(
-        netNode(supply.plus()), netNode(supply.minus()), supply.volts(), supply.limitMa() / 1000);
+        feed(supply.plus()), feed(supply.minus()), supply.volts(), supply.limitMa() / 1000);
+  }
+
+  /** A supply that is plugged into a part reaches the board through that part's joint. */
+  private int feed(String text) {
+    if (kit.nets().containsKey(text)) {
+      return nodeOfNet.getOrDefault(text, -1);
+    }
+    Optional<PinRef> pin = PinRef.parse(text).flatMap(parts::canonical);
+    return pin.isPresent() && lifted.contains(pin.get())
+        ? ownNode(pin.get().toString())
+        : netNode(text);
   }
 
   private int netNode(String text) {
@@ -192,11 +211,16 @@ final class CircuitBuilder {
 
   private void add(Part part, Model model) {
     switch (model) {
-      case Model.Resistor r ->
-          report(
-              part,
-              new Resistance(
-                  node(part, "1"), node(part, "2"), Math.max(r.ohms(), Physics.CLOSED_OHM)));
+      case Model.Resistor r -> {
+        Resistance device =
+            new Resistance(
+                node(part, "1"), node(part, "2"), Math.max(r.ohms(), Physics.CLOSED_OHM));
+        report(part, device);
+        Double tolerance = part.line().tolerancePct();
+        if (tolerance != null && tolerance > 0) {
+          drawn.add(new Circuit.Drawn(device, tolerance / 100 / TOLERANCE_SIGMAS));
+        }
+      }
       case Model.Closed closed ->
           report(part, new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
       case Model.Junction j -> {

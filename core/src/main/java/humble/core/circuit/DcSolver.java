@@ -2,15 +2,8 @@ package humble.core.circuit;
 
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
-import java.util.Arrays;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
-import java.util.SequencedMap;
-import org.ejml.data.DMatrixRMaj;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,27 +17,6 @@ import org.jspecify.annotations.Nullable;
  * unsolved.
  */
 public final class DcSolver {
-  /**
-   * Holds floating copper at some voltage; large enough to survive beside a closed contact in
-   * double precision.
-   */
-  private static final double NODE_LEAK_S = 1e-12;
-
-  private static final double FLOATING_OHM = 50e6;
-  private static final double LIT_A = 1e-4;
-
-  /**
-   * A point whose currents do not add up to this is no operating point, whatever the steps said.
-   */
-  private static final double RESIDUAL_A = 1e-6;
-
-  /** Plain Newton may not throw a node further than this in a step. */
-  private static final double PLAIN_STEP_V = 100;
-
-  private static final double SHORT_STEP_V = 0.3;
-  private static final int SHORT_STEPS_FACTOR = 4;
-  private static final double AMBIENT_C = 25;
-
   private final Parts parts;
   private final DcOptions options;
 
@@ -66,7 +38,7 @@ public final class DcSolver {
    */
   public DcOutcome solve(BoardState state, List<Fault> faults) {
     Settled settled = settle(state, faults);
-    Run run = settled.run;
+    Newton run = settled.run;
     return run == null
         ? new DcOutcome.Unsolved(
             "No operating point was found in " + settled.steps + " steps.", settled.steps)
@@ -84,212 +56,18 @@ public final class DcSolver {
     return Optional.ofNullable(settle(state, faults).run).map(run -> run.deck(title));
   }
 
-  private record Settled(@Nullable Run run, String method, int steps, double worst) {}
+  private record Settled(@Nullable Newton run, String method, int steps, double worst) {}
 
   private Settled settle(BoardState state, List<Fault> faults) {
     int spent = 0;
-    for (String method : List.of("newton", "gmin", "short")) {
-      Circuit circuit = Circuit.of(parts, state, faults);
-      Run run = new Run(circuit);
-      boolean solved =
-          switch (method) {
-            case "newton" -> run.newton(0).isPresent();
-            case "gmin" -> run.gminStepping();
-            default -> run.softStart();
-          };
-      spent += run.steps;
-      double worst = solved ? run.worstSum() : Double.POSITIVE_INFINITY;
-      if (worst <= RESIDUAL_A) {
-        return new Settled(run, method, spent, worst);
+    for (String method : Newton.LADDER) {
+      Newton run = new Newton(Circuit.of(parts, state, faults), options);
+      boolean solved = run.by(method);
+      spent += run.steps();
+      if (solved) {
+        return new Settled(run, method, spent, run.worstSum());
       }
     }
     return new Settled(null, "", spent, Double.POSITIVE_INFINITY);
-  }
-
-  private final class Run {
-    private final Circuit circuit;
-    private final Nodal nodal;
-    private final BlockLu lu = new BlockLu();
-    private final DMatrixRMaj next;
-    private double[] volts;
-    private int steps;
-
-    Run(Circuit circuit) {
-      this.circuit = circuit;
-      this.nodal = new Nodal(circuit.nodeCount());
-      this.next = new DMatrixRMaj(circuit.nodeCount(), 1);
-      this.volts = new double[circuit.nodeCount()];
-    }
-
-    /** Gives the number of steps when it settled, with {@code leakS} from every node to ground. */
-    OptionalInt newton(double leakS) {
-      double[] most = new double[volts.length];
-      Arrays.fill(most, PLAIN_STEP_V);
-      return newton(leakS, most, options.mostSteps(), this::move);
-    }
-
-    /** Takes the solution of a step, held back; tells whether any node moved. */
-    private interface Move {
-      boolean to(double[] to, double[] mostStepV);
-    }
-
-    private OptionalInt newton(double leakS, double[] mostStepV, int mostSteps, Move move) {
-      int settledSteps = 0;
-      for (int step = 1; step <= mostSteps; step++) {
-        steps++;
-        boolean devicesSettled = stamp(leakS);
-        if (!lu.setA(nodal.conductance) || !finite()) {
-          return OptionalInt.empty();
-        }
-        lu.solve(nodal.current, next);
-        double[] to = next.data.clone();
-        boolean moved = move.to(to, mostStepV);
-        settledSteps = devicesSettled && !moved ? settledSteps + 1 : 0;
-        if (settledSteps == 2) {
-          return OptionalInt.of(step);
-        }
-      }
-      return OptionalInt.empty();
-    }
-
-    private boolean finite() {
-      for (double value : nodal.current.data) {
-        if (!Double.isFinite(value)) {
-          return false;
-        }
-      }
-      return true;
-    }
-
-    private boolean stamp(double leakS) {
-      nodal.restart(volts);
-      boolean settled = true;
-      for (Device device : circuit.devices()) {
-        settled &= device.stamp(nodal);
-      }
-      for (int node = 0; node < circuit.nodeCount(); node++) {
-        nodal.conductance(node, -1, NODE_LEAK_S + leakS);
-      }
-      return settled;
-    }
-
-    private boolean move(double[] to, double[] mostStepV) {
-      boolean moved = false;
-      for (int i = 0; i < to.length; i++) {
-        double step = to[i] - volts[i];
-        double tolerance =
-            options.absoluteVoltageToleranceV()
-                + options.relativeVoltageTolerance() * Math.abs(to[i]);
-        moved |= !(Math.abs(step) <= tolerance);
-        if (Math.abs(step) > mostStepV[i]) {
-          to[i] = volts[i] + Math.copySign(mostStepV[i], step);
-        }
-      }
-      volts = to;
-      return moved;
-    }
-
-    boolean gminStepping() {
-      for (double leak = 1e-2; leak > 1e-13; leak /= 10) {
-        if (newton(leak).isEmpty()) {
-          return false;
-        }
-      }
-      return newton(0).isPresent();
-    }
-
-    /**
-     * Lets no node move by more than a little in a step, and less and less where it swings: slow,
-     * but it follows the pieces of limited sources, which throw each other from end to end.
-     */
-    boolean softStart() {
-      double[] most = new double[volts.length];
-      double[] last = new double[volts.length];
-      for (double leak : new double[] {1e-3, 1e-6, 1e-9, 0}) {
-        Arrays.fill(most, SHORT_STEP_V);
-        Arrays.fill(last, 0);
-        int budget = SHORT_STEPS_FACTOR * options.mostSteps();
-        if (newton(leak, most, budget, (to, cap) -> moveSwinging(to, cap, last)).isEmpty()) {
-          return false;
-        }
-      }
-      return true;
-    }
-
-    private boolean moveSwinging(double[] to, double[] most, double[] last) {
-      for (int i = 0; i < to.length; i++) {
-        double step = to[i] - volts[i];
-        most[i] = step * last[i] < 0 ? most[i] / 2 : Math.min(SHORT_STEP_V, most[i] * 1.3);
-        last[i] = step;
-      }
-      return move(to, most);
-    }
-
-    double worstSum() {
-      nodal.restart(volts);
-      circuit.devices().forEach(device -> device.book(nodal));
-      return nodal.worstSum();
-    }
-
-    String deck(String title) {
-      nodal.restart(volts);
-      return SpiceDeck.of(circuit, nodal, title);
-    }
-
-    DcResult result() {
-      boolean[] floating = floating();
-      nodal.restart(volts);
-      SequencedMap<String, @Nullable Double> nets = new LinkedHashMap<>();
-      circuit.nodeOfNet().forEach((net, node) -> nets.put(net, volts(node, floating)));
-      Map<String, @Nullable Double> pins = new HashMap<>();
-      circuit.nodeOfPin().forEach((pin, node) -> pins.put(pin, volts(node, floating)));
-      SequencedMap<String, DcResult.PartCurrent> currents = new LinkedHashMap<>();
-      circuit.reported().forEach((ref, devices) -> currents.put(ref, current(ref, devices)));
-      SequencedMap<String, DcResult.RegulatorHeat> heats = new LinkedHashMap<>();
-      circuit.regulators().forEach((ref, regulator) -> heats.put(ref, heat(regulator)));
-      return new DcResult(nets, pins, currents, supply(circuit.supply()), heats);
-    }
-
-    private DcResult.PartCurrent current(String ref, List<Device> devices) {
-      double amps = devices.stream().mapToDouble(device -> device.amps(nodal)).sum();
-      return new DcResult.PartCurrent(
-          amps * 1000, circuit.shining().contains(ref) ? (Boolean) (amps >= LIT_A) : null);
-    }
-
-    private DcResult.RegulatorHeat heat(SeriesRegulator regulator) {
-      double watts = regulator.watts(nodal);
-      return new DcResult.RegulatorHeat(
-          watts, AMBIENT_C + watts * regulator.thetaJaCPerW(), regulator.inDropout(nodal));
-    }
-
-    private DcResult.@Nullable SupplyReading supply(Optional<BenchSupply> supply) {
-      return supply
-          .map(s ->
-              new DcResult.SupplyReading(s.volts(nodal), s.amps(nodal) * 1000, s.limited(nodal)))
-          .orElse(null);
-    }
-
-    private @Nullable Double volts(int node, boolean[] floating) {
-      if (node < 0) {
-        return 0.0;
-      }
-      return floating[node] ? null : (Double) volts[node];
-    }
-
-    /**
-     * A node floats when its driving-point resistance at the operating point is more than fifty
-     * megohms.
-     */
-    private boolean[] floating() {
-      boolean[] floating = new boolean[circuit.nodeCount()];
-      stamp(0);
-      if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance)) {
-        double[] resistance = lu.inverseDiagonal(circuit.nodeCount());
-        for (int i = 0; i < floating.length; i++) {
-          floating[i] = !(Math.abs(resistance[i]) < FLOATING_OHM);
-        }
-      }
-      return floating;
-    }
   }
 }

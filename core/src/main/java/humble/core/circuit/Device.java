@@ -11,6 +11,9 @@ interface Device {
    */
   boolean stamp(Nodal nodal);
 
+  /** Takes the voltages of {@code nodal} as those the last step ended with. */
+  default void begin(Nodal nodal) {}
+
   /**
    * Books the device's exact currents at the voltages of {@code nodal}, independent of any
    * linearisation.

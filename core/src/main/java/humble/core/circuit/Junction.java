@@ -28,6 +28,11 @@ final class Junction implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    lastV = nodal.volts(anode, cathode);
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double wanted = nodal.volts(anode, cathode);
     double v = Limiting.limited(wanted, lastV, slopeV, criticalV);

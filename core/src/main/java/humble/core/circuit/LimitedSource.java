@@ -48,6 +48,11 @@ final class LimitedSource {
     return piece == before;
   }
 
+  /** Puts the piece at {@code over} volts in force. */
+  void begin(double over) {
+    piece = pieceAt(over);
+  }
+
   /** Gives the slope of the piece in force, in siemens. */
   double slope() {
     return piece == Piece.LINEAR ? 1 / ohms : LEAK_S;

@@ -11,12 +11,30 @@ final class Nodal {
   private double[] guess;
   private final double[] leaving;
 
+  private double bookedWatts;
+
   Nodal(int size) {
+    this(new DMatrixRMaj(size, size), size);
+  }
+
+  private Nodal(DMatrixRMaj conductance, int size) {
     this.size = size;
-    this.conductance = new DMatrixRMaj(size, size);
+    this.conductance = conductance;
     this.current = new DMatrixRMaj(size, 1);
     this.guess = new double[size];
     this.leaving = new double[size];
+  }
+
+  /** Gives voltages to read currents at, without room for equations. */
+  static Nodal reading(double[] volts) {
+    Nodal nodal = new Nodal(new DMatrixRMaj(0, 0), volts.length);
+    nodal.guess = volts;
+    return nodal;
+  }
+
+  /** Gives the heat in the devices booked, in watts. */
+  double bookedWatts() {
+    return bookedWatts;
   }
 
   /** Empties the equations and sets the voltages they are linearised about. */
@@ -64,6 +82,7 @@ final class Nodal {
 
   /** Books a true device current from {@code a} to {@code b}, for the residual. */
   void book(int a, int b, double amps) {
+    bookedWatts += amps * volts(a, b);
     if (a >= 0) {
       leaving[a] += amps;
     }

@@ -32,6 +32,11 @@ final class SeriesRegulator implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    source.begin(target(nodal.volts(in, gnd)) - nodal.volts(out, gnd));
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double vin = nodal.volts(in, gnd);
     double vout = nodal.volts(out, gnd);

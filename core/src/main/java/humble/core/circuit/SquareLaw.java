@@ -26,6 +26,13 @@ final class SquareLaw implements Device {
   }
 
   @Override
+  public void begin(Nodal nodal) {
+    int s = sign * nodal.volts(drain, source) < 0 ? drain : source;
+    lastGs = sign * nodal.volts(gate, s);
+    body.begin(nodal);
+  }
+
+  @Override
   public boolean stamp(Nodal nodal) {
     double ds = sign * nodal.volts(drain, source);
     boolean turned = ds < 0;

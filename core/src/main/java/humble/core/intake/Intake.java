@@ -127,7 +127,8 @@ public final class Intake {
             List.of(),
             List.copyOf(packages.values()),
             List.of(),
-            Handwork.NONE);
+            Handwork.NONE,
+            List.of());
     return new Draft(kit, guesses, problems, rowsOf);
   }
 

@@ -33,6 +33,7 @@ import org.jspecify.annotations.Nullable;
  * @param packages packages the kit brings along
  * @param hosts boards that a conversion goes into
  * @param handwork coils, wires and modules
+ * @param faults what the kit knows may be wrong besides its circuit
  */
 public record Kit(
     String id,
@@ -59,7 +60,8 @@ public record Kit(
     List<Caution> cautions,
     List<PartPackage> packages,
     List<Host> hosts,
-    Handwork handwork) {
+    Handwork handwork,
+    List<KitFault> faults) {
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
@@ -112,7 +114,8 @@ public record Kit(
         cautions,
         packages,
         hosts,
-        handwork);
+        handwork,
+        faults);
   }
 
   /** Gives the package of that id: the kit's own first, then the built-in one. */

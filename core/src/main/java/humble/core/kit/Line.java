@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param fragile what hurts it: heat, static, shock, water
  * @param stripOf positions of a supplied strip that it is snapped from, 0 when it is not
  * @param model electrical model, when the kit gives one
+ * @param maxMa most current it survives, in milliamperes, when the kit says so
  */
 public record Line(
     String id,
@@ -41,12 +42,53 @@ public record Line(
     String home,
     List<String> fragile,
     int stripOf,
-    @Nullable Model model) {
+    @Nullable Model model,
+    @Nullable Double maxMa) {
   public Line {
     refs = List.copyOf(refs);
     polarityMarks = List.copyOf(polarityMarks);
     substitutes = List.copyOf(substitutes);
     fragile = List.copyOf(fragile);
+  }
+
+  /** Makes a line of which no greatest current is known. */
+  public Line(
+      String id,
+      PartKind kind,
+      String value,
+      @Nullable Double tolerancePct,
+      int bands,
+      String packageId,
+      List<String> refs,
+      int supplied,
+      String bag,
+      String marking,
+      boolean spareOk,
+      List<String> polarityMarks,
+      List<String> substitutes,
+      String home,
+      List<String> fragile,
+      int stripOf,
+      @Nullable Model model) {
+    this(
+        id,
+        kind,
+        value,
+        tolerancePct,
+        bands,
+        packageId,
+        refs,
+        supplied,
+        bag,
+        marking,
+        spareOk,
+        polarityMarks,
+        substitutes,
+        home,
+        fragile,
+        stripOf,
+        model,
+        null);
   }
 
   /** Gives this line with other places and another model. */
@@ -68,7 +110,8 @@ public record Line(
         home,
         fragile,
         stripOf,
-        otherModel);
+        otherModel,
+        maxMa);
   }
 
   /** Gives the number of pieces the kit's places ask for. */

@@ -47,7 +47,7 @@ final class KitJson {
     if (!"humble-kit/1".equals(root.needText("format"))) {
       root.error("format", "This is not \"humble-kit/1\".");
     }
-    root.known("author", "licence", "tools", "trims", "proofs", "faults");
+    root.known("author", "licence", "tools", "trims", "proofs");
     Kit kit =
         new Kit(
             root.needText("id"),
@@ -77,7 +77,8 @@ final class KitJson {
             root.each(
                 "hosts",
                 c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))),
-            HandworkJson.read(root));
+            HandworkJson.read(root),
+            root.each("faults", KitFaultJson::read));
     root.noteUnread();
     return kit;
   }
@@ -156,7 +157,19 @@ final class KitJson {
         home,
         fragile(c),
         c.whole("strip_of", 0),
-        c.child("model").map(ModelJson::read).orElse(null));
+        c.child("model").map(ModelJson::read).orElse(null),
+        maxMa(c));
+  }
+
+  /** The most current a part survives stands on its line or in its model. */
+  private static @Nullable Double maxMa(Cursor c) {
+    Double ofModel = c.child("model").map(model -> model.maybeNumber("max_ma")).orElse(null);
+    Double most = c.has("max_ma") ? c.maybeNumber("max_ma") : ofModel;
+    if (most != null && most <= 0) {
+      c.error("max_ma", "It must be more than 0.");
+      return null;
+    }
+    return most;
   }
 
   private static List<String> fragile(Cursor c) {
@@ -296,7 +309,6 @@ final class KitJson {
   }
 
   private static BoardState state(Cursor c) {
-    c.number("share", 0);
     String id = c.needText("id");
     Map<String, String> drive = c.child("drive").map(d -> d.every(d::text)).orElse(Map.of());
     drive.forEach((pin, level) -> {
@@ -313,7 +325,17 @@ final class KitJson {
         drive,
         c.child("set").map(s -> s.every(k -> s.number(k, 0.5))).orElse(Map.of()),
         c.child("choose").map(s -> s.every(s::text)).orElse(Map.of()),
-        c.child("sources").map(s -> s.every(k -> s.number(k, 0))).orElse(Map.of()));
+        c.child("sources").map(s -> s.every(k -> s.number(k, 0))).orElse(Map.of()),
+        share(c));
+  }
+
+  private static @Nullable Double share(Cursor c) {
+    Double share = c.maybeNumber("share");
+    if (share != null && (share < 0)) {
+      c.error("share", "A share of the time is 0 or more.");
+      return null;
+    }
+    return share;
   }
 
   private static Caution caution(Cursor c) {

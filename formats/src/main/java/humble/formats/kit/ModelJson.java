@@ -64,6 +64,7 @@ final class ModelJson {
             yield new Model.Open();
           }
         };
+    c.known("max_ma");
     c.noteUnread();
     return model;
   }

@@ -1,0 +1,105 @@
+package humble.core.circuit;
+
+import humble.core.kit.Model;
+import humble.core.kit.Part;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
+
+/**
+ * The board with each of many single faults, solved on all processors. Faults that are the same edit
+ * of the circuit are solved once: two bridges between the same nets, a dead part and a missing one.
+ */
+public final class FaultSweep {
+  private final Parts parts;
+  private final StateSolver solver;
+  private final Map<String, Optional<Snapshot>> solved = new ConcurrentHashMap<>();
+
+  /** Makes a sweep over one board in one state. */
+  public FaultSweep(Parts parts, StateSolver solver) {
+    this.parts = parts;
+    this.solver = solver;
+  }
+
+  /**
+   * Solves all of {@code faults}.
+   *
+   * @return the board with each fault, in the order given; empty where no operating point was found
+   * @throws CancellationException when {@code cancelled} says so
+   */
+  public Map<Fault, Optional<Snapshot>> of(List<Fault> faults, BooleanSupplier cancelled) {
+    Map<String, Fault> different = new LinkedHashMap<>();
+    faults.forEach(fault -> different.putIfAbsent(edit(fault), fault));
+    Set<Map.Entry<String, Fault>> open = new LinkedHashSet<>(different.entrySet());
+    open.removeIf(entry -> solved.containsKey(entry.getKey()));
+    open.parallelStream()
+        .forEach(entry -> {
+          if (cancelled.getAsBoolean()) {
+            throw new CancellationException("the sweep was cancelled");
+          }
+          solved.put(
+              entry.getKey(),
+              entry.getKey().isEmpty()
+                  ? solver.asDesigned()
+                  : solver.with(List.of(entry.getValue())));
+        });
+    Map<Fault, Optional<Snapshot>> all = new LinkedHashMap<>();
+    faults.forEach(fault -> all.put(fault, solved.getOrDefault(edit(fault), Optional.empty())));
+    return all;
+  }
+
+  /** Gives what a fault changes in the circuit, the same text for the same change; empty for none. */
+  public String edit(Fault fault) {
+    return switch (fault) {
+      case Fault.OpenJoint open -> carries(open.pin()) ? "open " + open.pin() : "";
+      case Fault.Bridge bridge -> {
+        String a = copper(bridge.a());
+        String b = copper(bridge.b());
+        yield a.equals(b) ? "" : a.compareTo(b) < 0 ? "join " + a + ' ' + b : "join " + b + ' ' + a;
+      }
+      case Fault.Reversed turned -> inert(turned.ref()) ? "" : fault.toString();
+      case Fault.Swapped swapped ->
+          inert(swapped.a()) && inert(swapped.b()) ? "" : fault.toString();
+      case Fault.WrongValue wrong -> "value " + wrong.ref() + ' ' + wrong.ohms();
+      case Fault.Missing missing -> inert(missing.ref()) ? "" : "without " + missing.ref();
+      case Fault.Dead dead -> inert(dead.ref()) ? "" : "without " + dead.ref();
+    };
+  }
+
+  private String copper(PinRef pin) {
+    return parts.netOf(pin).orElseGet(pin::toString);
+  }
+
+  /** A part that is nothing to a direct current: a capacitor, a crystal, a socket. */
+  private boolean inert(String ref) {
+    return parts.part(ref).map(Part::model).orElse(new Model.Open()) instanceof Model.Open
+        || solver.state().absent().contains(ref);
+  }
+
+  /** Tells whether a lead carries current at all: a chip's inputs, as modelled, do not. */
+  private boolean carries(PinRef pin) {
+    boolean fed =
+        solver.state().supply() != null
+            && parts.kit().supply(solver.state().supply()).stream()
+                .flatMap(supply -> Stream.of(supply.plus(), supply.minus()))
+                .anyMatch(feed -> PinRef.parse(feed).flatMap(parts::canonical).equals(Optional.of(pin)));
+    if (fed || inert(pin.ref())) {
+      return fed;
+    }
+    return !(parts.get(pin.ref()).model() instanceof Model.Load load)
+        || load.plus().equals(pin.pin())
+        || load.minus().equals(pin.pin())
+        || solver.state().drive().keySet().stream()
+            .anyMatch(
+                driven -> PinRef.parse(driven).flatMap(parts::canonical).equals(Optional.of(pin)));
+  }
+}

@@ -1,0 +1,200 @@
+package humble.core.circuit;
+
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.ejml.data.DMatrixRMaj;
+
+/**
+ * A board at one operating point, as instruments see it. Volts are against ground unless two points
+ * are named; a voltmeter is 10 MΩ between its probes.
+ */
+public final class Snapshot {
+  /** Inner resistance of a voltmeter, in ohms. */
+  public static final double METER_OHM = 10e6;
+
+  /** Where the meter loads the point by less than this part, a straight line is as good as a solve. */
+  private static final double LIGHT_LOAD = 2e-3;
+
+  private static final double LIT_A = 1e-4;
+  private static final double NOTHING_V = 1e-4;
+
+  private final Parts parts;
+  private final Circuit circuit;
+  private final double[] volts;
+  private final double[] riseOhm;
+  private final double[] sigma;
+  private final double supplyA;
+  private final double supplySigmaA;
+  private final boolean limited;
+
+  Snapshot(Parts parts, Circuit circuit, Newton newton) {
+    this.parts = parts;
+    this.circuit = circuit;
+    this.volts = newton.volts();
+    int n = volts.length;
+    DMatrixRMaj inverse = newton.inverse();
+    Nodal at = newton.point();
+    this.riseOhm = new double[n];
+    this.sigma = new double[n];
+    for (int k = 0; k < n; k++) {
+      riseOhm[k] = inverse.data[k * n + k];
+    }
+    BenchSupply supply = circuit.supply().orElse(null);
+    this.supplyA = supply == null ? 0 : supply.amps(at);
+    this.limited = supply != null && supply.limited(at);
+    double slope = supply == null || limited ? 0 : supply.slope(at);
+    double supplySquares = 0;
+    // A value that is off by ε moves node k by ε·I·(Z_ka − Z_kb).
+    for (Circuit.Drawn drawn : circuit.drawn()) {
+      double amps = drawn.device().amps(at) * drawn.sigma();
+      if (amps == 0) {
+        continue;
+      }
+      int a = drawn.device().a();
+      int b = drawn.device().b();
+      for (int k = 0; k < n; k++) {
+        double za = a < 0 ? 0 : inverse.data[k * n + a];
+        double zb = b < 0 ? 0 : inverse.data[k * n + b];
+        double move = amps * (za - zb);
+        sigma[k] += move * move;
+      }
+      if (supply != null && slope > 0) {
+        double plus = column(inverse, n, supply.plus(), a) - column(inverse, n, supply.plus(), b);
+        double minus =
+            column(inverse, n, supply.minus(), a) - column(inverse, n, supply.minus(), b);
+        double move = slope * amps * (plus - minus);
+        supplySquares += move * move;
+      }
+    }
+    for (int k = 0; k < n; k++) {
+      sigma[k] = Math.sqrt(sigma[k]);
+    }
+    this.supplySigmaA = Math.sqrt(supplySquares);
+  }
+
+  private static double column(DMatrixRMaj inverse, int n, int row, int column) {
+    return row < 0 || column < 0 ? 0 : inverse.data[row * n + column];
+  }
+
+  void fillNets(Map<String, Double> into) {
+    circuit.nodeOfNet().forEach((net, node) -> into.put(net, node < 0 ? 0 : volts[node]));
+  }
+
+  /**
+   * Gives the node that a probe at {@code point} touches: a net, or the lead of a part, which an
+   * open joint lifts off its net; empty when nothing carries that name.
+   */
+  private Optional<Integer> node(String point) {
+    Integer net = circuit.nodeOfNet().get(point);
+    if (net != null) {
+      return Optional.of(net);
+    }
+    Optional<PinRef> pin = PinRef.parse(point).flatMap(parts::canonical);
+    Integer lifted = pin.map(p -> circuit.nodeOfPin().get(p.toString())).orElse(null);
+    return lifted != null
+        ? Optional.of(lifted)
+        : pin.flatMap(parts::netOf).map(name -> circuit.nodeOfNet().get(name));
+  }
+
+  /** Gives the volts at a net or lead with nothing connected; empty when there is no such point. */
+  public OptionalDouble openVolts(String point) {
+    return node(point).stream().mapToDouble(node -> node < 0 ? 0 : volts[node]).findFirst();
+  }
+
+  /** Gives the resistance seen into a net or lead against ground, in ohms; 0 for ground itself. */
+  public double riseOhm(String point) {
+    return node(point).map(node -> node < 0 ? 0 : riseOhm[node]).orElse(0.0);
+  }
+
+  /** Gives the spread of a net or lead from the tolerances of resistors, one σ, in volts. */
+  public double sigmaVolts(String point) {
+    return node(point).map(node -> node < 0 ? 0 : sigma[node]).orElse(0.0);
+  }
+
+  /** Gives what a voltmeter reads between a net or lead and ground; empty when there is none such. */
+  public OptionalDouble meterVolts(String point) {
+    int node = node(point).orElse(-2);
+    if (node == -2) {
+      return OptionalDouble.empty();
+    }
+    return OptionalDouble.of(node < 0 ? 0 : loaded(node, -1, riseOhm[node]));
+  }
+
+  /** Gives what a voltmeter reads from {@code red} to {@code black}; empty when one is no point. */
+  public OptionalDouble meterVolts(String red, String black) {
+    int a = node(red).orElse(-2);
+    int b = node(black).orElse(-2);
+    if (a == -2 || b == -2) {
+      return OptionalDouble.empty();
+    }
+    double into = (a < 0 ? 0 : riseOhm[a]) + (b < 0 ? 0 : riseOhm[b]);
+    return OptionalDouble.of(a == b ? 0 : loaded(a, b, into));
+  }
+
+  private double loaded(int a, int b, double intoOhm) {
+    double open = (a < 0 ? 0 : volts[a]) - (b < 0 ? 0 : volts[b]);
+    if (Math.abs(open) < NOTHING_V || intoOhm / METER_OHM < LIGHT_LOAD) {
+      return open * METER_OHM / (METER_OHM + intoOhm);
+    }
+    synchronized (this) {
+      Newton probed =
+          new Newton(circuit.with(new Resistance(a, b, METER_OHM)), DcOptions.USUAL);
+      boolean settled = probed.from(volts) || probed.gminStepping();
+      double[] at = probed.volts();
+      return settled
+          ? (a < 0 ? 0 : at[a]) - (b < 0 ? 0 : at[b])
+          : open * METER_OHM / (METER_OHM + intoOhm);
+    }
+  }
+
+  /** Gives the current out of the supply, in amperes; 0 without one. */
+  public double supplyA() {
+    return supplyA;
+  }
+
+  /** Gives the spread of the supply's current from the tolerances of resistors, one σ, in amperes. */
+  public double supplySigmaA() {
+    return supplySigmaA;
+  }
+
+  /** Tells whether the supply is at its limit. */
+  public boolean limited() {
+    return limited;
+  }
+
+  /** Gives the current that a part is reported with, in amperes; 0 for one that is not there. */
+  public double amps(String ref) {
+    List<Device> devices = circuit.reported().get(ref);
+    if (devices == null) {
+      return 0;
+    }
+    Nodal at = point();
+    return devices.stream().mapToDouble(device -> device.amps(at)).sum();
+  }
+
+  /** Tells whether a part that can shine does. */
+  public boolean lit(String ref) {
+    return circuit.shining().contains(ref) && amps(ref) >= LIT_A;
+  }
+
+  /** Gives the refs of the parts on the board that can shine. */
+  public List<String> lights() {
+    return circuit.shining().stream().sorted(humble.core.kit.RefOrder.NATURAL).toList();
+  }
+
+  /** Gives the heat that a part turns current into, in watts; negative for one that feeds. */
+  public double watts(String ref) {
+    Nodal at = point();
+    List<Device> devices = circuit.byPart().getOrDefault(ref, List.of());
+    devices.forEach(device -> device.book(at));
+    return at.bookedWatts();
+  }
+
+  private Nodal point() {
+    return Nodal.reading(volts);
+  }
+}

@@ -1,0 +1,373 @@
+package humble.core.mend;
+
+import humble.core.circuit.Fault;
+import humble.core.kit.PinRef;
+import humble.core.stock.Meter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SequencedMap;
+import java.util.Set;
+
+/**
+ * What readings and sights make of the suspects of a board, and the measurement worth making next:
+ * the one with the largest expected drop in entropy per minute (de Kleer, Williams 1987).
+ */
+public final class Diagnosis {
+  /** Belief from which a group is held to be it. */
+  public static final double SURE = 0.95;
+
+  private static final double LEAST_SHOWN = 1e-3;
+  private static final int MOST_SHOWN = 40;
+  private static final double LEAST_GAIN_BITS = 0.01;
+  private static final double LEAST_BELIEF = 1e-6;
+  private static final int MOST_LEADS = 60;
+  private static final int MOST_PAIRS = 14;
+  private static final int MOST_FOR_PAIRS = 250;
+
+  /** Readings further from the best suspect than this are not explained by it. */
+  private static final double UNEXPLAINED_SIGMAS = 5;
+
+  private static final double APART_SIGMAS = 2;
+
+  private final Predictions predictions;
+  private final Likelihood likelihood;
+
+  /** Makes a diagnosis from what every suspect predicts, for one meter. */
+  public Diagnosis(Predictions predictions, Meter meter) {
+    this.predictions = predictions;
+    this.likelihood = new Likelihood(predictions, meter);
+  }
+
+  /**
+   * A suspect with all that cannot be told from it.
+   *
+   * @param suspect the likeliest of the group
+   * @param belief belief in the whole group, 0 to 1
+   * @param group names of every fault that no available measurement tells from it, itself first
+   */
+  public record Named(Suspect suspect, double belief, List<String> group) {
+    public Named {
+      group = List.copyOf(group);
+    }
+  }
+
+  /**
+   * The measurement worth making next.
+   *
+   * @param measure what to measure
+   * @param minutes minutes it takes, powering down and up included
+   * @param gainBits expected drop in entropy, in bits
+   * @param predict what it reads with each of the leading suspects, by name: a number in the base
+   *     unit, infinite for open
+   * @param looks how a light looks with each, for a look
+   */
+  public record Next(
+      Measure measure,
+      double minutes,
+      double gainBits,
+      SequencedMap<String, Double> predict,
+      SequencedMap<String, Sight> looks) {}
+
+  /**
+   * What is known.
+   *
+   * @param suspects groups, the likeliest first
+   * @param next what to measure, empty when done
+   * @param done whether one group is as good as certain or nothing separates the rest
+   * @param explained whether the leading suspect explains every reading at all
+   */
+  public record Known(List<Named> suspects, Optional<Next> next, boolean done, boolean explained) {
+    public Known {
+      suspects = List.copyOf(suspects);
+    }
+  }
+
+  /** Gives what is known after {@code observations}. */
+  public Known after(List<Observation> observations) {
+    double[] belief = beliefs(observations);
+    Integer[] order = byBelief(belief);
+    List<Measure.Ohms> pairs = predictions.solvable() ? pairs(order, belief) : List.of();
+    List<Named> groups = groups(order, belief, pairs);
+    boolean sure = !groups.isEmpty() && groups.getFirst().belief() >= SURE;
+    Optional<Next> next =
+        sure || !predictions.solvable()
+            ? Optional.empty()
+            : best(belief, measured(observations), pairs, groups);
+    boolean explained = order.length > 0 && explained(order[0], observations);
+    return new Known(groups, next, next.isEmpty(), explained);
+  }
+
+  /** Gives every measurement that may be made here, but those that were. */
+  public List<Measure> available(List<Observation> observations) {
+    double[] belief = beliefs(observations);
+    Integer[] order = byBelief(belief);
+    return candidates(belief, order, measured(observations), pairs(order, belief));
+  }
+
+  private double[] beliefs(List<Observation> observations) {
+    int n = predictions.suspects().size();
+    double[] log = new double[n];
+    for (int s = 0; s < n; s++) {
+      log[s] = Math.log(predictions.suspects().get(s).prior());
+      for (Observation seen : observations) {
+        if (!(seen instanceof Observation.Reading read
+            && read.measure() instanceof Measure.Ohms)) {
+          log[s] += likelihood.log(s, seen);
+        }
+      }
+    }
+    double[] belief = normalised(log);
+    // Ohms are solved exactly, but only for those that are still in question.
+    for (Observation seen : observations) {
+      if (seen instanceof Observation.Reading read && read.measure() instanceof Measure.Ohms) {
+        for (int s = 0; s < n; s++) {
+          log[s] += likelihood.ohms(s, read, belief[s] > LEAST_BELIEF);
+        }
+      }
+    }
+    return normalised(log);
+  }
+
+  private static double[] normalised(double[] log) {
+    double most = Arrays.stream(log).max().orElse(0);
+    double[] belief = Arrays.stream(log).map(l -> Math.exp(l - most)).toArray();
+    double sum = Arrays.stream(belief).sum();
+    return Arrays.stream(belief).map(b -> b / sum).toArray();
+  }
+
+  private static Integer[] byBelief(double[] belief) {
+    Integer[] order = new Integer[belief.length];
+    Arrays.setAll(order, i -> i);
+    Arrays.sort(order, Comparator.comparingDouble((Integer s) -> -belief[s]).thenComparing(s -> s));
+    return order;
+  }
+
+  private boolean explained(int suspect, List<Observation> observations) {
+    return observations.stream()
+        .allMatch(seen -> likelihood.sigmasOff(suspect, seen) < UNEXPLAINED_SIGMAS);
+  }
+
+  private static Set<Measure> measured(List<Observation> observations) {
+    Set<Measure> measured = new HashSet<>();
+    for (Observation seen : observations) {
+      switch (seen) {
+        case Observation.Reading read -> measured.add(read.measure());
+        case Observation.Seen s -> measured.add(new Measure.Look(s.ref()));
+      }
+    }
+    return measured;
+  }
+
+  /** Pairs of nets that an ohmmeter would be put on: about the leading suspects. */
+  private List<Measure.Ohms> pairs(Integer[] order, double[] belief) {
+    Set<Measure.Ohms> pairs = new LinkedHashSet<>();
+    for (int s : order) {
+      if (pairs.size() >= MOST_PAIRS || belief[s] < LEAST_SHOWN) {
+        break;
+      }
+      predictions.suspects().get(s).fault().ifPresent(fault -> pair(fault).ifPresent(pairs::add));
+    }
+    return List.copyOf(pairs);
+  }
+
+  private Optional<Measure.Ohms> pair(Fault fault) {
+    return switch (fault) {
+      case Fault.Bridge f -> pair(f.a(), f.b());
+      case Fault.OpenJoint f -> ends(f.pin().ref());
+      case Fault.Reversed f -> ends(f.ref());
+      case Fault.Swapped f -> ends(f.a());
+      case Fault.WrongValue f -> ends(f.ref());
+      case Fault.Missing f -> ends(f.ref());
+      case Fault.Dead f -> ends(f.ref());
+    };
+  }
+
+  private Optional<Measure.Ohms> ends(String ref) {
+    return predictions
+        .parts()
+        .part(ref)
+        .filter(part -> part.pack().pins().size() == 2)
+        .flatMap(part ->
+            pair(
+                new PinRef(ref, part.pack().pins().get(1).number()),
+                new PinRef(ref, part.pack().pins().get(0).number())));
+  }
+
+  private Optional<Measure.Ohms> pair(PinRef a, PinRef b) {
+    Optional<String> red = predictions.parts().netOf(a);
+    Optional<String> black = predictions.parts().netOf(b);
+    return red.isEmpty() || black.isEmpty() || red.equals(black)
+        ? Optional.empty()
+        : Optional.of(new Measure.Ohms(red.get(), black.get()));
+  }
+
+  private List<Named> groups(Integer[] order, double[] belief, List<Measure.Ohms> pairs) {
+    List<Named> groups = new ArrayList<>();
+    boolean[] taken = new boolean[belief.length];
+    for (int head : order) {
+      if (groups.size() >= MOST_SHOWN || belief[head] < LEAST_SHOWN && !groups.isEmpty()) {
+        break;
+      }
+      if (taken[head]) {
+        continue;
+      }
+      double sum = 0;
+      List<String> names = new ArrayList<>();
+      for (int s : order) {
+        if (!taken[s] && (s == head || inseparable(head, s, pairs))) {
+          taken[s] = true;
+          sum += belief[s];
+          names.add(predictions.suspects().get(s).name());
+        }
+      }
+      groups.add(new Named(predictions.suspects().get(head), Math.min(1, sum), names));
+    }
+    groups.sort(Comparator.comparingDouble(group -> -group.belief()));
+    return groups;
+  }
+
+  /** Tells whether no measurement that can be made here tells two suspects apart. */
+  private boolean inseparable(int a, int b, List<Measure.Ohms> pairs) {
+    Suspect one = predictions.suspects().get(a);
+    Suspect other = predictions.suspects().get(b);
+    if (one.known() != null || other.known() != null) {
+      return false;
+    }
+    if (!predictions.solved(a) || !predictions.solved(b)) {
+      return false;
+    }
+    if (predictions.powered()) {
+      for (int net = 0; net < predictions.columns(); net++) {
+        if (likelihood.apart(
+            predictions.volts(a, net),
+            predictions.volts(b, net),
+            predictions.sigma(a, net),
+            predictions.sigma(b, net),
+            APART_SIGMAS)) {
+          return false;
+        }
+      }
+      for (Suspect each : List.of(one, other)) {
+        if (each.edit() instanceof Fault.OpenJoint open
+            && apart(a, b, new Measure.Volts(open.pin().toString()))) {
+          return false;
+        }
+      }
+      String supply = predictions.state().supply();
+      if (supply != null && apart(a, b, new Measure.Amps(supply))) {
+        return false;
+      }
+      for (String light : predictions.lights()) {
+        if (predictions.look(a, light) != predictions.look(b, light)) {
+          return false;
+        }
+      }
+    }
+    if (predictions.edit(a).equals(predictions.edit(b))) {
+      return true;
+    }
+    Set<Measure.Ohms> asked = new LinkedHashSet<>();
+    one.fault().flatMap(this::pair).ifPresent(asked::add);
+    other.fault().flatMap(this::pair).ifPresent(asked::add);
+    return asked.stream().noneMatch(measure -> apart(a, b, measure));
+  }
+
+  private boolean apart(int a, int b, Measure measure) {
+    return likelihood.apart(
+        likelihood.expected(a, measure), likelihood.expected(b, measure), APART_SIGMAS);
+  }
+
+  private List<Measure> candidates(
+      double[] belief, Integer[] order, Set<Measure> measured, List<Measure.Ohms> pairs) {
+    Set<Measure> all = new LinkedHashSet<>();
+    if (predictions.powered()) {
+      String supply = predictions.state().supply();
+      if (supply != null) {
+        all.add(new Measure.Amps(supply));
+      }
+      predictions.lights().forEach(light -> all.add(new Measure.Look(light)));
+      predictions.nets().forEach(net -> all.add(new Measure.Volts(net)));
+      int leads = 0;
+      for (int s : order) {
+        if (leads >= MOST_LEADS || belief[s] < LEAST_SHOWN / 10) {
+          break;
+        }
+        if (predictions.suspects().get(s).edit() instanceof Fault.OpenJoint open) {
+          all.add(new Measure.Volts(open.pin().toString()));
+          leads++;
+        }
+      }
+    }
+    all.addAll(pairs);
+    all.removeAll(measured);
+    return List.copyOf(all);
+  }
+
+  /** Gives the minutes a measurement takes at the bench. */
+  public static double minutes(Measure measure, boolean powered) {
+    return switch (measure) {
+      case Measure.Amps m -> 0.1;
+      case Measure.Look m -> 0.1;
+      case Measure.Volts m -> m.point().contains(".") ? 0.6 : 0.5;
+      case Measure.Across m -> 0.6;
+      case Measure.Ohms m -> powered ? 2.0 : 0.5;
+    };
+  }
+
+  private Optional<Next> best(
+      double[] belief, Set<Measure> measured, List<Measure.Ohms> pairs, List<Named> groups) {
+    Integer[] order = byBelief(belief);
+    int asked = 0;
+    for (int s : order) {
+      if (asked++ >= MOST_FOR_PAIRS || belief[s] < LEAST_SHOWN / 10) {
+        break;
+      }
+      predictions.prepare(s, pairs);
+    }
+    Measure best = null;
+    double bestGain = 0;
+    double bestRate = 0;
+    Gain gain = new Gain(likelihood, belief, order);
+    for (Measure measure : candidates(belief, order, measured, pairs)) {
+      double bits = gain.bits(measure);
+      double rate = bits / minutes(measure, predictions.powered());
+      if (bits >= LEAST_GAIN_BITS && rate > bestRate * (1 + 1e-9)) {
+        best = measure;
+        bestGain = bits;
+        bestRate = rate;
+      }
+    }
+    return best == null ? Optional.empty() : Optional.of(next(best, bestGain, groups));
+  }
+
+  private Next next(Measure measure, double gain, List<Named> groups) {
+    SequencedMap<String, Double> predict = new LinkedHashMap<>();
+    SequencedMap<String, Sight> looks = new LinkedHashMap<>();
+    Map<String, Integer> number = new LinkedHashMap<>();
+    for (int s = 0; s < predictions.suspects().size(); s++) {
+      number.put(predictions.suspects().get(s).name(), s);
+    }
+    for (Named group : groups.subList(0, Math.min(8, groups.size()))) {
+      String name = group.suspect().name();
+      int s = number.getOrDefault(name, 0);
+      switch (measure) {
+        case Measure.Look look -> looks.put(name, likelihood.look(s, look.ref()));
+        case Measure.Ohms m -> predict.put(name, predictions.exact(s, m));
+        default -> {
+          double value = predictions.value(s, measure).mean();
+          if (!Double.isNaN(value)) {
+            predict.put(name, value);
+          }
+        }
+      }
+    }
+    return new Next(measure, minutes(measure, predictions.powered()), gain, predict, looks);
+  }
+}

@@ -1,0 +1,215 @@
+package humble.core.mend;
+
+import humble.core.circuit.Fault;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Supply;
+import humble.core.stock.Meter;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * How well a reading or a sight agrees with a suspect. Readings are normal about what the circuit
+ * says: the meter's error counts as two σ, the tolerances of resistors and what a model leaves out
+ * are added in squares. Ohms are compared by their logarithms. A small part is kept for slips of the
+ * hand, so that one wrong reading never rules a suspect out for good.
+ */
+final class Likelihood {
+  private static final double SLIP = 2e-3;
+  private static final double MODEL_PART = 0.006;
+  private static final double MODEL_V = 0.003;
+  private static final double MODEL_A = 2e-4;
+  private static final double CONTACT_OHM = 0.3;
+  private static final double OPEN_OHM = 10e6;
+  private static final double OHMS_SIGMA = 0.03;
+  private static final double LOG_RANGE = Math.log(OPEN_OHM / CONTACT_OHM);
+  private static final double HOT_W = 0.25;
+
+  private final Predictions predictions;
+  private final Meter meter;
+  private final double rangeV;
+  private final double rangeA;
+
+  Likelihood(Predictions predictions, Meter meter) {
+    this.predictions = predictions;
+    this.meter = meter;
+    List<Supply> supplies = predictions.parts().kit().supplies();
+    this.rangeV = 2 * Math.max(5, supplies.stream().mapToDouble(s -> Math.abs(s.volts())).max().orElse(5));
+    this.rangeA =
+        Math.max(0.05, supplies.stream().mapToDouble(Supply::limitMa).max().orElse(500) / 1000);
+  }
+
+  /** What is expected, in the scale that is compared in: logarithms for ohms. */
+  record Expected(double mean, double sigma) {
+    boolean known() {
+      return !Double.isNaN(mean);
+    }
+  }
+
+  Expected expected(int s, Measure measure) {
+    if (measure instanceof Measure.Ohms ohms) {
+      return ohmsExpected(predictions.straight(s, ohms));
+    }
+    Predictions.Value value = predictions.value(s, measure);
+    double floor = measure instanceof Measure.Amps ? MODEL_A : MODEL_V;
+    return new Expected(value.mean(), sigma(value.mean(), value.sigma(), 0, floor));
+  }
+
+  private static Expected ohmsExpected(double ohms) {
+    return ohms > OPEN_OHM
+        ? new Expected(Math.log(3 * OPEN_OHM), 0.4)
+        : new Expected(Math.log(ohms + CONTACT_OHM), OHMS_SIGMA);
+  }
+
+  private double sigma(double mean, double spread, double lastDigit, double floor) {
+    double ofMeter = meter.uncertainty(mean, lastDigit) / 2;
+    double ofModel = MODEL_PART * Math.abs(mean) + floor;
+    return Math.sqrt(ofMeter * ofMeter + spread * spread + ofModel * ofModel);
+  }
+
+  /** Tells whether two voltages differ by more than one reading's doubt. */
+  boolean apart(double a, double b, double sigmaA, double sigmaB, double sigmas) {
+    double off = Math.abs(a - b);
+    if (off < MODEL_V) {
+      return false;
+    }
+    return off > sigmas * Math.hypot(sigma(a, sigmaA, 0, MODEL_V), sigma(b, sigmaB, 0, MODEL_V));
+  }
+
+  boolean apart(Expected a, Expected b, double sigmas) {
+    return a.known()
+        && b.known()
+        && Math.abs(a.mean() - b.mean()) > sigmas * Math.hypot(a.sigma(), b.sigma());
+  }
+
+  double log(int s, Observation seen) {
+    return switch (seen) {
+      case Observation.Reading read when read.measure() instanceof Measure.Ohms ->
+          ohms(s, read, true);
+      case Observation.Reading read -> reading(s, read);
+      case Observation.Seen look -> Math.log(chance(s, look.sight(), look.ref()));
+    };
+  }
+
+  private double reading(int s, Observation.Reading read) {
+    double range = read.measure() instanceof Measure.Amps ? rangeA : rangeV;
+    Predictions.Value value = predictions.value(s, read.measure());
+    if (Double.isNaN(value.mean())) {
+      return Math.log(1 / range);
+    }
+    double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
+    double sigma = sigma(value.mean(), value.sigma(), read.lastDigit(), floor);
+    return mixed((read.value() - value.mean()) / sigma, sigma, range);
+  }
+
+  private static double mixed(double z, double sigma, double range) {
+    double density = Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+    return Math.log((1 - SLIP) * density + SLIP / range);
+  }
+
+  double ohms(int s, Observation.Reading read, boolean exactly) {
+    Measure.Ohms measure = (Measure.Ohms) read.measure();
+    double predicted = exactly ? predictions.exact(s, measure) : predictions.straight(s, measure);
+    if (Double.isNaN(predicted)) {
+      return Math.log(1 / LOG_RANGE);
+    }
+    Expected expected = ohmsExpected(predicted);
+    boolean open = Double.isInfinite(read.value());
+    double x = open ? Math.log(3 * OPEN_OHM) : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
+    double ofMeter =
+        open ? 0.4 : meter.uncertainty(read.value(), read.lastDigit()) / 2 / (read.value() + CONTACT_OHM);
+    double sigma = Math.hypot(expected.sigma(), ofMeter);
+    return mixed((x - expected.mean()) / sigma, sigma, LOG_RANGE);
+  }
+
+  /** Gives by how many σ an observation is off; sights count as five when they hardly ever come. */
+  double sigmasOff(int s, Observation seen) {
+    if (seen instanceof Observation.Seen look) {
+      return chance(s, look.sight(), look.ref()) < 0.01 ? 5 : 0;
+    }
+    Observation.Reading read = (Observation.Reading) seen;
+    if (read.measure() instanceof Measure.Ohms ohms) {
+      Expected expected = ohmsExpected(predictions.exact(s, ohms));
+      double x =
+          Double.isInfinite(read.value())
+              ? Math.log(3 * OPEN_OHM)
+              : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
+      return Math.abs(x - expected.mean()) / Math.max(expected.sigma(), 0.05);
+    }
+    Predictions.Value value = predictions.value(s, read.measure());
+    double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
+    return Double.isNaN(value.mean())
+        ? 0
+        : Math.abs(read.value() - value.mean())
+            / sigma(value.mean(), value.sigma(), read.lastDigit(), floor);
+  }
+
+  /** Gives how a light looks with a suspect; what a kit says of its own fault comes first. */
+  Sight look(int s, String light) {
+    return predictions
+        .suspects()
+        .get(s)
+        .kitFault()
+        .flatMap(fault ->
+            fault.seen().stream()
+                .filter(text -> text.endsWith(":" + light))
+                .flatMap(text -> Sight.named(text.substring(0, text.indexOf(':'))).stream())
+                .findFirst())
+        .orElseGet(() -> predictions.look(s, light));
+  }
+
+  /** Gives the chance of a sight with a suspect. */
+  double chance(int s, Sight sight, String ref) {
+    Suspect suspect = predictions.suspects().get(s);
+    boolean told =
+        suspect.known() != null
+            && suspect.known().seen().contains(sight.text().toLowerCase(Locale.ROOT) + ":" + ref);
+    if (told) {
+      return 0.9;
+    }
+    return switch (sight) {
+      case LIT, DIM, DARK -> shining(look(s, ref), sight);
+      case FLICKER -> flicker(s, suspect, ref);
+      case HOT -> hot(s, suspect, ref, HOT_W);
+      case SMELL -> 0.7 * hot(s, suspect, ref, 4 * HOT_W) + 0.005;
+    };
+  }
+
+  /** Dim is where eyes and model disagree: a dim light is called lit one time in four. */
+  static double shining(Sight is, Sight called) {
+    return switch (is) {
+      case LIT -> called == Sight.LIT ? 0.95 : called == Sight.DIM ? 0.045 : 0.005;
+      case DIM -> called == Sight.DIM ? 0.7 : called == Sight.LIT ? 0.25 : 0.05;
+      default -> called == Sight.DARK ? 0.98 : called == Sight.DIM ? 0.015 : 0.005;
+    };
+  }
+
+  /** A light flickers when a joint comes and goes whose opening darkens it. */
+  private double flicker(int s, Suspect suspect, String ref) {
+    boolean darkens =
+        suspect.edit() instanceof Fault.OpenJoint && predictions.look(s, ref) != Sight.LIT;
+    return darkens ? 0.4 : 0.01;
+  }
+
+  /**
+   * A part is hot when the circuit puts heat into it, and when it sits the wrong way round and is of
+   * a kind that then conducts: chips through their clamps, electrolytics through their oxide.
+   */
+  private double hot(int s, Suspect suspect, String ref, double hotW) {
+    PartKind kind =
+        predictions.parts().part(ref).map(Part::line).map(line -> line.kind()).orElse(PartKind.OTHER);
+    boolean conducts =
+        suspect.edit() instanceof Fault.Reversed turned
+            && turned.ref().equals(ref)
+            && (kind == PartKind.CAPACITOR_POLARISED
+                || kind == PartKind.IC
+                || kind == PartKind.REGULATOR
+                || kind == PartKind.MODULE);
+    if (conducts) {
+      return 0.7;
+    }
+    double watts = predictions.watts(s, ref);
+    double chance = 1 / (1 + Math.exp(-6 * (watts / hotW - 1)));
+    return 0.01 + 0.94 * chance;
+  }
+}

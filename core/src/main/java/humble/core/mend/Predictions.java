@@ -1,0 +1,321 @@
+package humble.core.mend;
+
+import humble.core.circuit.Fault;
+import humble.core.circuit.FaultSweep;
+import humble.core.circuit.OhmBench;
+import humble.core.circuit.OhmMeter;
+import humble.core.circuit.Snapshot;
+import humble.core.circuit.StateSolver;
+import humble.core.kit.BoardState;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import humble.core.units.Band;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What every suspect makes every instrument say, for one board in one state: the sweep of all single
+ * faults, kept as plain tables. Made once, on all processors; asking is quick.
+ */
+public final class Predictions {
+  private static final double SAME = 1e-9;
+
+  /** A light that passes less than this part of what it should is seen to be dim. */
+  private static final double DIM_PART = 0.35;
+
+  private static final double DARK_A = 1e-4;
+  private static final double USUAL_LIGHT_A = 5e-3;
+
+  private final Parts parts;
+  private final BoardState state;
+  private final List<Suspect> suspects;
+  private final FaultSweep sweep;
+  private final OhmBench ohms;
+  private final @Nullable Snapshot designed;
+  private final Map<String, Integer> column = new LinkedHashMap<>();
+  private final List<@Nullable Snapshot> points = new ArrayList<>();
+  private final int[] row;
+  private final double[][] volts;
+  private final double[][] sigma;
+  private final double[][] lightAmps;
+  private final List<String> lights;
+  private final double[] leadVolts;
+  private final double[] leadSigma;
+  private final Map<String, Double> straightOhms = new ConcurrentHashMap<>();
+  private final Map<String, Double> exactOhms = new ConcurrentHashMap<>();
+
+  /**
+   * Solves every suspect of {@code state}.
+   *
+   * @throws java.util.concurrent.CancellationException when {@code cancelled} says so
+   * @throws humble.core.circuit.CircuitInput when the state names what the kit does not have
+   */
+  public Predictions(
+      Parts parts, BoardState state, List<Suspect> suspects, BooleanSupplier cancelled) {
+    this.parts = parts;
+    this.state = state;
+    this.suspects = List.copyOf(suspects);
+    StateSolver solver = new StateSolver(parts, state);
+    this.designed = solver.asDesigned().orElse(null);
+    this.sweep = new FaultSweep(parts, solver);
+    this.ohms = new OhmBench(parts, state);
+    this.lights = designed == null ? List.of() : designed.lights();
+    for (String net : parts.kit().nets().keySet()) {
+      column.put(net, column.size());
+    }
+    Map<Fault, Optional<Snapshot>> solved =
+        sweep.of(suspects.stream().flatMap(s -> s.fault().stream()).toList(), cancelled);
+    this.row = new int[suspects.size()];
+    this.leadVolts = new double[suspects.size()];
+    this.leadSigma = new double[suspects.size()];
+    Map<Snapshot, Integer> rows = new IdentityHashMap<>();
+    points.add(designed);
+    if (designed != null) {
+      rows.put(designed, 0);
+    }
+    for (int s = 0; s < row.length; s++) {
+      Snapshot point = suspects.get(s).edit() instanceof Fault fault
+              ? solved.getOrDefault(fault, Optional.empty()).orElse(null)
+              : designed;
+      row[s] =
+          point == null
+              ? -1
+              : rows.computeIfAbsent(
+                  point,
+                  fresh -> {
+                    points.add(fresh);
+                    return points.size() - 1;
+                  });
+      lead(s, point);
+    }
+    this.volts = new double[points.size()][];
+    this.sigma = new double[points.size()][];
+    this.lightAmps = new double[points.size()][];
+    if (designed != null) {
+      fill(0, designed);
+      IntStream.range(1, points.size())
+          .parallel()
+          .forEach(k -> {
+            if (cancelled.getAsBoolean()) {
+              throw new java.util.concurrent.CancellationException("cancelled");
+            }
+            fill(k, Objects.requireNonNull(points.get(k)));
+          });
+    }
+  }
+
+  /** The lead of an open joint: what the rest of its part puts on it, or nothing. */
+  private void lead(int s, @Nullable Snapshot point) {
+    if (point != null && suspects.get(s).edit() instanceof Fault.OpenJoint open) {
+      String name = open.pin().toString();
+      boolean joined = sweep.edit(open).isEmpty();
+      leadVolts[s] = joined ? 0 : point.meterVolts(name).orElse(0);
+      leadSigma[s] = joined ? 0 : point.sigmaVolts(name);
+    }
+  }
+
+  private void fill(int k, Snapshot point) {
+    Snapshot plain = Objects.requireNonNull(designed);
+    double[] v = new double[column.size()];
+    double[] spread = new double[column.size()];
+    column.forEach((net, c) -> {
+      double open = point.openVolts(net).orElse(0);
+      double rise = point.riseOhm(net);
+      boolean unchanged =
+          k > 0
+              && Math.abs(open - plain.openVolts(net).orElse(0)) <= SAME * (1 + Math.abs(open))
+              && Math.abs(rise - plain.riseOhm(net)) <= 1e-6 * rise;
+      v[c] = unchanged ? volts[0][c] : point.meterVolts(net).orElse(0);
+      spread[c] = point.sigmaVolts(net);
+    });
+    volts[k] = v;
+    sigma[k] = spread;
+    lightAmps[k] = lights.stream().mapToDouble(point::amps).toArray();
+  }
+
+  /** Gives the suspects, in the order of their numbers. */
+  public List<Suspect> suspects() {
+    return suspects;
+  }
+
+  /** Gives the parts. */
+  public Parts parts() {
+    return parts;
+  }
+
+  /** Gives the state. */
+  public BoardState state() {
+    return state;
+  }
+
+  /** Gives the lights on the board. */
+  public List<String> lights() {
+    return lights;
+  }
+
+  /** Gives the nets. */
+  public List<String> nets() {
+    return List.copyOf(column.keySet());
+  }
+
+  /** Tells whether the board as designed has an operating point at all. */
+  public boolean solvable() {
+    return designed != null;
+  }
+
+  /** Tells whether anything feeds the board in this state, so that volts can be measured. */
+  public boolean powered() {
+    return state.supply() != null || !state.sources().isEmpty() || batteryFeeds();
+  }
+
+  private boolean batteryFeeds() {
+    return parts.all().stream()
+        .anyMatch(
+            part ->
+                part.model() instanceof humble.core.kit.Model.Battery
+                    && !state.absent().contains(part.ref()));
+  }
+
+  /** Gives the edit of the circuit that a suspect is, the same text for the same edit. */
+  String edit(int s) {
+    return suspects.get(s).fault().map(sweep::edit).orElse("");
+  }
+
+  /** Tells whether the circuit with this suspect was solved. */
+  boolean solved(int s) {
+    return row[s] >= 0 && designed != null;
+  }
+
+  double volts(int s, int net) {
+    return volts[row[s]][net];
+  }
+
+  double sigma(int s, int net) {
+    return sigma[row[s]][net];
+  }
+
+  int columns() {
+    return column.size();
+  }
+
+  /** Gives what a measurement should read with a suspect, one σ of it, in base units. */
+  Value value(int s, Measure measure) {
+    Band known = suspects.get(s).kitFault().map(f -> f.predict().get(measure.toString())).orElse(null);
+    if (known != null) {
+      return new Value((known.low() + known.high()) / 2, (known.high() - known.low()) / 4);
+    }
+    return switch (measure) {
+      case Measure.Volts m -> solved(s) ? point(s, m.point()) : Value.UNKNOWN;
+      case Measure.Across m -> solved(s) ? across(s, m) : Value.UNKNOWN;
+      case Measure.Amps m -> {
+        Snapshot at = solved(s) ? points.get(row[s]) : null;
+        yield at == null ? Value.UNKNOWN : new Value(at.supplyA(), at.supplySigmaA());
+      }
+      case Measure.Ohms m -> new Value(straight(s, m), 0);
+      case Measure.Look m -> Value.UNKNOWN;
+    };
+  }
+
+  private Value point(int s, String text) {
+    Integer net = column.get(text);
+    if (net == null) {
+      PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
+      if (pin != null
+          && suspects.get(s).edit() instanceof Fault.OpenJoint open
+          && parts.canonical(open.pin()).equals(Optional.of(pin))) {
+        return new Value(leadVolts[s], leadSigma[s]);
+      }
+      net = parts.net(text).map(column::get).orElse(null);
+    }
+    return net == null ? Value.UNKNOWN : new Value(volts(s, net), sigma(s, net));
+  }
+
+  private Value across(int s, Measure.Across m) {
+    Snapshot at = Objects.requireNonNull(points.get(row[s]));
+    Value red = point(s, m.red());
+    Value black = point(s, m.black());
+    return new Value(
+        at.meterVolts(m.red(), m.black()).orElse(red.mean() - black.mean()),
+        Math.hypot(red.sigma(), black.sigma()));
+  }
+
+  /** Gives ohms with junctions taken straight; infinite when open. */
+  double straight(int s, Measure.Ohms m) {
+    String key = edit(s) + '|' + m;
+    Double known = straightOhms.get(key);
+    if (known == null) {
+      List<Fault> faults = suspects.get(s).fault().map(List::of).orElse(List.of());
+      known = ohms.straight(List.of(new OhmBench.Pair(m.red(), m.black())), faults)[0];
+      straightOhms.put(key, known);
+    }
+    return known;
+  }
+
+  /** Gives ohms as {@code straight} does for many pairs at once, and keeps them. */
+  void prepare(int s, List<Measure.Ohms> pairs) {
+    String edit = edit(s);
+    List<Measure.Ohms> open =
+        pairs.stream().filter(m -> !straightOhms.containsKey(edit + '|' + m)).toList();
+    if (!open.isEmpty()) {
+      double[] values =
+          ohms.straight(
+              open.stream().map(m -> new OhmBench.Pair(m.red(), m.black())).toList(),
+              suspects.get(s).fault().map(List::of).orElse(List.of()));
+      for (int i = 0; i < values.length; i++) {
+        straightOhms.put(edit + '|' + open.get(i), values[i]);
+      }
+    }
+  }
+
+  /** Gives what the ohmmeter shows, leakage of diodes and all; infinite when open. */
+  double exact(int s, Measure.Ohms m) {
+    return exactOhms.computeIfAbsent(
+        edit(s) + '|' + m,
+        key ->
+            switch (ohms.between(
+                m.red(),
+                m.black(),
+                suspects.get(s).fault().map(List::of).orElse(List.of()))) {
+              case OhmMeter.Reading.Ohms read -> read.ohms();
+              case OhmMeter.Reading.Open open -> Double.POSITIVE_INFINITY;
+              case OhmMeter.Reading.Unsolved unsolved -> Double.NaN;
+            });
+  }
+
+  /** Gives how a light looks with a suspect: lit, dim or dark. */
+  Sight look(int s, String light) {
+    int l = lights.indexOf(light);
+    if (!solved(s) || l < 0) {
+      return Sight.DARK;
+    }
+    double amps = lightAmps[row[s]][l];
+    double full = lightAmps[0][l];
+    double usual = full >= DARK_A ? full : USUAL_LIGHT_A;
+    return amps < DARK_A ? Sight.DARK : amps < DIM_PART * usual ? Sight.DIM : Sight.LIT;
+  }
+
+  /** Gives the heat in a part with a suspect and as designed, in watts. */
+  double watts(int s, String ref) {
+    Snapshot at = solved(s) ? points.get(row[s]) : null;
+    return at == null ? 0 : at.watts(ref);
+  }
+
+  double wattsAsDesigned(String ref) {
+    return designed == null ? 0 : designed.watts(ref);
+  }
+
+  /** A value with one σ, in base units; not a number when nothing is known. */
+  record Value(double mean, double sigma) {
+    static final Value UNKNOWN = new Value(Double.NaN, 0);
+  }
+}

@@ -1,0 +1,243 @@
+package humble.core.mend;
+
+import humble.core.circuit.Fault;
+import humble.core.craft.CloseCall;
+import humble.core.kit.Board;
+import humble.core.kit.BoardState;
+import humble.core.kit.Choices;
+import humble.core.kit.KitFault;
+import humble.core.kit.LeadClass;
+import humble.core.kit.Line;
+import humble.core.kit.Model;
+import humble.core.kit.PackagePin;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import humble.core.likeness.Eyes;
+import humble.core.likeness.Light;
+import humble.core.likeness.LookAlikes;
+import humble.core.stock.MeterProfile;
+import humble.core.units.Engineering;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * All single faults that a board in one state may have, with what each is worth before anything was
+ * measured: the share of its kind, spread over the faults of the kind by the class of the joint, the
+ * gap between pads, the marks that tell which way round, and how alike two lines look.
+ */
+public final class Suspects {
+  private static final double NEIGHBOUR_PITCH_MM = 2.6;
+  private static final double DECADE = 10;
+  private static final double USUAL_WEIGHT = 1;
+  private static final double LOOK_ALIKE_WEIGHT = 20;
+
+  private final Parts parts;
+  private final Map<FaultKind, Map<Fault, Double>> weights = new EnumMap<>(FaultKind.class);
+  private final List<Part> here = new ArrayList<>();
+  private final Map<String, Double> confusion = new HashMap<>();
+
+  private Suspects(Parts parts, BoardState state) {
+    this.parts = parts;
+    Set<String> gone = new HashSet<>(state.absent());
+    gone.addAll(Choices.leftOut(parts.kit(), state.choose()));
+    parts.all().stream().filter(part -> !gone.contains(part.ref())).forEach(here::add);
+    for (LookAlikes.Pair pair :
+        LookAlikes.of(parts.kit(), Light.WARM, Eyes.NORMAL, MeterProfile.USUAL).pairs()) {
+      confusion.put(pair.a() + "/" + pair.b(), pair.confusion());
+      confusion.put(pair.b() + "/" + pair.a(), pair.confusion());
+    }
+  }
+
+  /** Gives the suspects of {@code state} in a fixed order; their priors add up to 1. */
+  public static List<Suspect> of(Parts parts, BoardState state, Habits habits) {
+    Suspects all = new Suspects(parts, state);
+    all.here.forEach(all::joints);
+    all.bridges();
+    all.here.forEach(all::wholePart);
+    all.swaps();
+    List<Suspect> suspects = new ArrayList<>();
+    for (FaultKind kind : FaultKind.values()) {
+      Map<Fault, Double> ofKind = all.weighed(kind);
+      double sum = ofKind.values().stream().mapToDouble(w -> w).sum();
+      ofKind.forEach(
+          (fault, weight) -> suspects.add(Suspect.of(fault, habits.share(kind) * weight / sum)));
+    }
+    for (KitFault fault : parts.kit().faults()) {
+      double moved = habits.share(FaultKind.KIT) / Habits.usual().share(FaultKind.KIT);
+      suspects.add(Suspect.of(fault, fault.prior() * moved));
+    }
+    double total = suspects.stream().mapToDouble(Suspect::prior).sum();
+    return suspects.stream().map(suspect -> suspect.times(1 / total)).toList();
+  }
+
+  private Map<Fault, Double> weighed(FaultKind kind) {
+    return weights.computeIfAbsent(kind, key -> new LinkedHashMap<>());
+  }
+
+  private void add(Fault fault, double weight) {
+    weighed(FaultKind.of(fault)).merge(fault, weight, Math::max);
+  }
+
+  /** A joint on tabs or copper that soaks heat is the one that stays dry; so is a small flat one. */
+  private void joints(Part part) {
+    double weight =
+        switch (part.pack().lead()) {
+          case THIN -> 1;
+          case PIN -> 1.1;
+          case TAB -> 1.4;
+          case SMD -> 1.8;
+        };
+    boolean socketed = parts.socketOf(part.ref()).isPresent();
+    for (PackagePin pin : part.pack().pins()) {
+      PinRef ref = new PinRef(part.ref(), pin.number());
+      if (parts.netOf(ref).isPresent()) {
+        add(new Fault.OpenJoint(ref), socketed ? 1.5 * weight : weight);
+      }
+    }
+  }
+
+  private void bridges() {
+    for (Board board : parts.kit().boards()) {
+      for (CloseCall call : CloseCall.on(parts, board.id())) {
+        bridge(carrier(call.a()), carrier(call.b()), call.gapMm() < CloseCall.CLOSE_MM ? 2 : 1);
+      }
+    }
+    for (Part part : here) {
+      if (part.line().kind() == PartKind.SOCKET) {
+        continue;
+      }
+      double weight = part.pack().lead() == LeadClass.SMD ? 1.5 : 1;
+      List<PackagePin> pins = part.pack().pins();
+      for (int i = 0; i < pins.size(); i++) {
+        for (int k = i + 1; k < pins.size(); k++) {
+          if (pins.get(i).at().distanceMm(pins.get(k).at()) <= NEIGHBOUR_PITCH_MM) {
+            bridge(
+                new PinRef(part.ref(), pins.get(i).number()),
+                new PinRef(part.ref(), pins.get(k).number()),
+                weight);
+          }
+        }
+      }
+    }
+  }
+
+  /** A socket's pads carry the nets of the chip that goes into it. */
+  private PinRef carrier(PinRef pad) {
+    return parts.chipIn(pad.ref()).map(chip -> new PinRef(chip, pad.pin())).orElse(pad);
+  }
+
+  private void bridge(PinRef a, PinRef b, double weight) {
+    Optional<String> netA = parts.netOf(a);
+    Optional<String> netB = parts.netOf(b);
+    if (netA.isPresent() && netB.isPresent() && !netA.equals(netB)) {
+      Fault turned = new Fault.Bridge(b, a);
+      add(
+          weighed(FaultKind.SHORT).containsKey(turned) ? turned : new Fault.Bridge(a, b),
+          weight);
+    }
+  }
+
+  private void wholePart(Part part) {
+    String ref = part.ref();
+    Line line = part.line();
+    if (part.model() instanceof Model.Open) {
+      return;
+    }
+    if (line.kind().isOriented()) {
+      int marks = line.polarityMarks().size();
+      int printed = part.placed().map(place -> place.marks().size()).orElse(0);
+      add(new Fault.Reversed(ref), 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));
+    }
+    if (part.model() instanceof Model.Resistor r) {
+      wrongValues(part, r.ohms());
+    }
+    add(new Fault.Missing(ref), 1);
+    if (diesOfItself(line.kind())) {
+      add(new Fault.Dead(ref), line.fragile().isEmpty() ? 1 : 1.5);
+    }
+  }
+
+  private static boolean diesOfItself(PartKind kind) {
+    return switch (kind) {
+      case RESISTOR,
+          RESISTOR_NETWORK,
+          CAPACITOR,
+          CAPACITOR_POLARISED,
+          CONNECTOR,
+          HEADER,
+          SOCKET,
+          LINK,
+          WIRE,
+          JUMPER,
+          MECHANICAL ->
+          false;
+      default -> true;
+    };
+  }
+
+  private void wrongValues(Part part, double ohms) {
+    Map<Double, Double> values = new LinkedHashMap<>();
+    values.put(ohms * DECADE, USUAL_WEIGHT);
+    values.put(ohms / DECADE, USUAL_WEIGHT);
+    for (Line other : parts.kit().lines()) {
+      Double alike = confusion.get(part.line().id() + "/" + other.id());
+      if (alike != null
+          && !other.refs().isEmpty()
+          && parts.part(other.refs().getFirst()).map(Part::model).orElse(null)
+              instanceof Model.Resistor r
+          && r.ohms() != ohms) {
+        values.merge(r.ohms(), 1 + LOOK_ALIKE_WEIGHT * alike, Math::max);
+      }
+    }
+    values.forEach(
+        (value, weight) ->
+            add(
+                new Fault.WrongValue(
+                    part.ref(), value, Engineering.nominal(value, "").replace(" ", "")),
+                weight));
+  }
+
+  /** Two parts change places when the same hands may hold either: one package, two lines. */
+  private void swaps() {
+    for (int i = 0; i < here.size(); i++) {
+      for (int k = i + 1; k < here.size(); k++) {
+        Part a = here.get(i);
+        Part b = here.get(k);
+        boolean mayChange =
+            a.line() != b.line()
+                && a.pack().id().equals(b.pack().id())
+                && !a.model().equals(b.model())
+                && alike(a, b);
+        if (mayChange) {
+          double confused =
+              confusion.getOrDefault(a.line().id() + "/" + b.line().id(), 0.0);
+          double near =
+              a.placed().isPresent()
+                      && b.placed().isPresent()
+                      && a.placed().get().board().equals(b.placed().get().board())
+                      && a.placed().get().at().distanceMm(b.placed().get().at()) < 15
+                  ? 2
+                  : 1;
+          add(new Fault.Swapped(a.ref(), b.ref()), near * (1 + LOOK_ALIKE_WEIGHT * confused));
+        }
+      }
+    }
+  }
+
+  private static boolean alike(Part a, Part b) {
+    PartKind one = a.line().kind();
+    PartKind other = b.line().kind();
+    return one == other
+        || one.isDiode() && other.isDiode()
+        || one.isThreeLegged() && other.isThreeLegged();
+  }
+}

@@ -1,0 +1,40 @@
+package humble.core.mend;
+
+import humble.core.circuit.Fault;
+import humble.core.circuit.OhmBench;
+import humble.core.circuit.OhmMeter;
+import humble.core.circuit.Snapshot;
+import humble.core.circuit.StateSolver;
+import humble.core.kit.Parts;
+import java.util.List;
+
+/** What perfect instruments say of a board with a fault. */
+final class Answers {
+  private Answers() {}
+
+  static Observation to(Measure measure, Parts parts, StateSolver solver, Fault fault) {
+    Snapshot board = solver.with(List.of(fault)).orElseThrow();
+    return switch (measure) {
+      case Measure.Volts m -> {
+        boolean lifted =
+            fault instanceof Fault.OpenJoint open && open.pin().toString().equals(m.point());
+        double volts = board.meterVolts(m.point()).orElse(0);
+        boolean noCurrentThere = lifted && parts.net(m.point()).isPresent()
+            && solver.asDesigned().orElseThrow().openVolts(m.point()).orElse(0) == volts
+            && parts.part(m.point().split("\\.")[0]).orElseThrow().model()
+                instanceof humble.core.kit.Model.Open;
+        yield new Observation.Reading(measure, noCurrentThere ? 0 : volts, 0.001);
+      }
+      case Measure.Across m ->
+          new Observation.Reading(measure, board.meterVolts(m.red(), m.black()).orElse(0), 0.001);
+      case Measure.Amps m -> new Observation.Reading(measure, board.supplyA(), 1e-4);
+      case Measure.Ohms m ->
+          switch (new OhmBench(parts, solver.state()).between(m.red(), m.black(), List.of(fault))) {
+            case OhmMeter.Reading.Ohms read -> new Observation.Reading(measure, read.ohms(), 0.1);
+            default -> new Observation.Reading(measure, Double.POSITIVE_INFINITY, 0);
+          };
+      case Measure.Look m ->
+          new Observation.Seen(board.lit(m.ref()) ? Sight.LIT : Sight.DARK, m.ref());
+    };
+  }
+}
