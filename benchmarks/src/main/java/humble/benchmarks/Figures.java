@@ -8,7 +8,7 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append hex core frames}); none for all.
+ * append hex core find frames}); none for all.
  */
 public final class Figures {
   private Figures() {}
@@ -18,7 +18,7 @@ public final class Figures {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     List<String> asked =
         arguments.length == 0
-            ? List.of("start", "append", "hex", "core", "frames", "keys")
+            ? List.of("start", "append", "hex", "core", "find", "frames", "keys")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -29,6 +29,7 @@ public final class Figures {
         case "append" -> EventAppend.measure(out);
         case "hex" -> HexStart.measure(root, out);
         case "core" -> CoreFigures.measure(root, out);
+        case "find" -> FaultFinding.measure(root, out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");

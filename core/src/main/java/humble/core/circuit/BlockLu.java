@@ -52,21 +52,6 @@ final class BlockLu {
     }
   }
 
-  /**
-   * Gives the diagonal of the inverse of a matrix with {@code size} rows: resistances to ground.
-   */
-  double[] inverseDiagonal(int size) {
-    double[] diagonal = new double[size];
-    for (Block block : blocks) {
-      DMatrixRMaj inverse = new DMatrixRMaj(block.nodes.length, block.nodes.length);
-      block.lu.invert(inverse);
-      for (int i = 0; i < block.nodes.length; i++) {
-        diagonal[block.nodes[i]] = inverse.get(i, i);
-      }
-    }
-    return diagonal;
-  }
-
   /** Gives the inverse of a matrix with {@code size} rows; 0 between blocks. */
   DMatrixRMaj inverse(int size) {
     DMatrixRMaj whole = new DMatrixRMaj(size, size);

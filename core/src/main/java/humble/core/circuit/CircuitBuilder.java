@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** Turns a kit in one state, with faults, into devices between nodes. */
 final class CircuitBuilder {
@@ -41,6 +42,7 @@ final class CircuitBuilder {
   private final Map<String, Model> models = new HashMap<>();
   private final Map<String, List<Device>> byPart = new HashMap<>();
   private final List<Circuit.Drawn> drawn = new ArrayList<>();
+  private final Map<String, Map<String, String>> driven = new HashMap<>();
   private int nodes;
 
   CircuitBuilder(Parts parts, BoardState state, List<Fault> faults) {
@@ -50,10 +52,18 @@ final class CircuitBuilder {
     gone.addAll(state.absent());
     gone.addAll(Choices.leftOut(kit, state.choose()));
     String ground = ground();
+    state.drive().forEach(this::drive);
     parts.all().forEach(part -> models.put(part.ref(), part.model()));
     faults.forEach(this::edit);
     number(ground);
     faults.forEach(this::bridge);
+  }
+
+  private void drive(String text, String level) {
+    PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
+    if (pin != null && !level.equals("off")) {
+      driven.computeIfAbsent(pin.ref(), key -> new TreeMap<>()).put(pin.pin(), level);
+    }
   }
 
   private void edit(Fault fault) {
@@ -180,8 +190,13 @@ final class CircuitBuilder {
   }
 
   private BenchSupply connect(Supply supply) {
+    // With its minus off the board no current can come back: it shows its volts and feeds nothing.
+    boolean noReturn = feed(supply.minus()) != netNode(supply.minus());
     return new BenchSupply(
-        feed(supply.plus()), feed(supply.minus()), supply.volts(), supply.limitMa() / 1000);
+        noReturn ? ownNode("supply") : feed(supply.plus()),
+        netNode(supply.minus()),
+        supply.volts(),
+        supply.limitMa() / 1000);
   }
 
   /** A supply that is plugged into a part reaches the board through that part's joint. */
@@ -267,16 +282,11 @@ final class CircuitBuilder {
     int plus = node(part, load.plus());
     int minus = node(part, load.minus());
     devices.add(new ChipLoad(plus, minus, load.ma() / 1000, load.minV()));
-    state
-        .drive()
-        .forEach((text, level) -> {
-          Optional<PinRef> pin = PinRef.parse(text).flatMap(parts::canonical);
-          if (pin.isPresent() && pin.get().ref().equals(part.ref()) && !level.equals("off")) {
-            double ohms = load.outputsRonOhm().getOrDefault(pin.get().pin(), OUTPUT_DEFAULT_OHM);
-            devices.add(
-                new Resistance(
-                    level.equals("high") ? plus : minus, node(part, pin.get().pin()), ohms));
-          }
+    driven
+        .getOrDefault(part.ref(), Map.of())
+        .forEach((pin, level) -> {
+          double ohms = load.outputsRonOhm().getOrDefault(pin, OUTPUT_DEFAULT_OHM);
+          devices.add(new Resistance(level.equals("high") ? plus : minus, node(part, pin), ohms));
         });
   }
 

@@ -31,19 +31,28 @@ final class Newton {
   private static final double PLAIN_STEP_V = 100;
 
   private static final int WARM_STEPS = 40;
+
+  /** Steps in a row that must be settled: two from nowhere, one from a point nearby. */
+  private static final int SETTLED = 2;
+
+  private static final int WARM_SETTLED = 1;
+  private static final int SETTLING_STEPS = 12;
+  private static final int MOST_SETTLING = 400;
   private static final double SHORT_STEP_V = 0.3;
   private static final int SHORT_STEPS_FACTOR = 4;
   private static final double AMBIENT_C = 25;
 
   /** The rungs in the order tried. */
-  static final List<String> LADDER = List.of("newton", "gmin", "short");
+  static final List<String> LADDER = List.of("newton", "gmin", "settle", "short");
 
   private final Circuit circuit;
   private final DcOptions options;
   private final Nodal nodal;
-  private final BlockLu lu = new BlockLu();
+  private final NodalLu lu = new NodalLu();
   private final DMatrixRMaj next;
   private double[] volts;
+  private double[] anchor = new double[0];
+  private double anchorS;
   private int steps;
 
   Newton(Circuit circuit, DcOptions options) {
@@ -68,6 +77,7 @@ final class Newton {
         switch (rung) {
           case "newton" -> newton(0).isPresent();
           case "gmin" -> gminStepping();
+          case "settle" -> settling();
           default -> softStart();
         };
     return settled && worstSum() <= RESIDUAL_A;
@@ -83,7 +93,8 @@ final class Newton {
     circuit.devices().forEach(device -> device.begin(nodal));
     double[] most = new double[volts.length];
     Arrays.fill(most, PLAIN_STEP_V);
-    return newton(0, most, WARM_STEPS, this::move).isPresent() && worstSum() <= RESIDUAL_A;
+    return newton(0, most, WARM_STEPS, WARM_SETTLED, this::move).isPresent()
+        && worstSum() <= RESIDUAL_A;
   }
 
   /**
@@ -93,7 +104,7 @@ final class Newton {
   DMatrixRMaj inverse() {
     stamp(0);
     return lu.setA(nodal.conductance)
-        ? lu.inverse(circuit.nodeCount())
+        ? lu.inverse()
         : new DMatrixRMaj(circuit.nodeCount(), circuit.nodeCount());
   }
 
@@ -107,7 +118,7 @@ final class Newton {
   OptionalInt newton(double leakS) {
     double[] most = new double[volts.length];
     Arrays.fill(most, PLAIN_STEP_V);
-    return newton(leakS, most, options.mostSteps(), this::move);
+    return newton(leakS, most, options.mostSteps(), SETTLED, this::move);
   }
 
   /** Takes the solution of a step, held back; tells whether any node moved. */
@@ -115,7 +126,8 @@ final class Newton {
     boolean to(double[] to, double[] mostStepV);
   }
 
-  private OptionalInt newton(double leakS, double[] mostStepV, int mostSteps, Move move) {
+  private OptionalInt newton(
+      double leakS, double[] mostStepV, int mostSteps, int settled, Move move) {
     int settledSteps = 0;
     for (int step = 1; step <= mostSteps; step++) {
       steps++;
@@ -127,7 +139,7 @@ final class Newton {
       double[] to = next.data.clone();
       boolean moved = move.to(to, mostStepV);
       settledSteps = devicesSettled && !moved ? settledSteps + 1 : 0;
-      if (settledSteps == 2) {
+      if (settledSteps == settled) {
         return OptionalInt.of(step);
       }
     }
@@ -151,6 +163,9 @@ final class Newton {
     }
     for (int node = 0; node < circuit.nodeCount(); node++) {
       nodal.conductance(node, -1, NODE_LEAK_S + leakS);
+      if (anchorS > 0) {
+        nodal.add(node, -1, 0, node, -1, anchorS, anchor[node]);
+      }
     }
     return settled;
   }
@@ -181,6 +196,32 @@ final class Newton {
   }
 
   /**
+   * Follows the board as it would settle with a capacitor at every node, by backward Euler steps
+   * that grow while they go well: pseudo-transient continuation (Kelley, Keyes 1998). It ends where
+   * the board itself would.
+   */
+  boolean settling() {
+    double[] most = new double[volts.length];
+    Arrays.fill(most, PLAIN_STEP_V);
+    anchor = volts.clone();
+    anchorS = 1;
+    for (int step = 0; step < MOST_SETTLING && anchorS > 1e-12; step++) {
+      if (newton(0, most, SETTLING_STEPS, WARM_SETTLED, this::move).isPresent()) {
+        anchor = volts.clone();
+        anchorS /= 4;
+      } else {
+        volts = anchor.clone();
+        nodal.restart(volts);
+        circuit.devices().forEach(device -> device.begin(nodal));
+        anchorS *= 8;
+      }
+    }
+    boolean near = anchorS <= 1e-12;
+    anchorS = 0;
+    return near && newton(0).isPresent();
+  }
+
+  /**
    * Lets no node move by more than a little in a step, and less and less where it swings: slow,
    * but it follows the pieces of limited sources, which throw each other from end to end.
    */
@@ -191,7 +232,7 @@ final class Newton {
       Arrays.fill(most, SHORT_STEP_V);
       Arrays.fill(last, 0);
       int budget = SHORT_STEPS_FACTOR * options.mostSteps();
-      if (newton(leak, most, budget, (to, cap) -> moveSwinging(to, cap, last)).isEmpty()) {
+      if (newton(leak, most, budget, SETTLED, (to, cap) -> moveSwinging(to, cap, last)).isEmpty()) {
         return false;
       }
     }
@@ -266,9 +307,9 @@ final class Newton {
     boolean[] floating = new boolean[circuit.nodeCount()];
     stamp(0);
     if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance)) {
-      double[] resistance = lu.inverseDiagonal(circuit.nodeCount());
+      DMatrixRMaj inverse = lu.inverse();
       for (int i = 0; i < floating.length; i++) {
-        floating[i] = !(Math.abs(resistance[i]) < FLOATING_OHM);
+        floating[i] = !(Math.abs(inverse.get(i, i)) < FLOATING_OHM);
       }
     }
     return floating;

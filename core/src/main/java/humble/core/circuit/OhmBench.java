@@ -6,6 +6,7 @@ import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
 
 /**
@@ -49,20 +50,39 @@ public final class OhmBench {
     if (a == b) {
       return new OhmMeter.Reading.Ohms(0);
     }
+    Tested found = tested(red, black, TEST_V, TEST_A, faults).orElse(null);
+    if (found == null) {
+      return new OhmMeter.Reading.Unsolved("No operating point was found.");
+    }
+    double ohms = found.volts() / found.amps();
+    return ohms >= 0 && ohms <= OPEN_OHM
+        ? new OhmMeter.Reading.Ohms(ohms)
+        : new OhmMeter.Reading.Open();
+  }
+
+  /**
+   * Gives the volts between two nets and the amperes into {@code red} while a tester gives at most so
+   * much: a diode test, a continuity test. Empty when no operating point was found.
+   *
+   * @throws CircuitInput when a fault or a net is none of the kit's
+   */
+  public Optional<Tested> tested(
+      String red, String black, double mostVolts, double mostAmps, List<Fault> faults) {
     for (String rung : Newton.LADDER) {
-      BenchSupply test = new BenchSupply(a, b, TEST_V, TEST_A);
-      Newton newton =
-          new Newton(Circuit.of(parts, state, faults).with(test), DcOptions.USUAL);
+      Circuit circuit = Circuit.of(parts, state, faults);
+      BenchSupply test =
+          new BenchSupply(node(circuit, red), node(circuit, black), mostVolts, mostAmps);
+      Newton newton = new Newton(circuit.with(test), DcOptions.USUAL);
       if (newton.by(rung)) {
         Nodal at = newton.point();
-        double ohms = test.volts(at) / test.amps(at);
-        return ohms >= 0 && ohms <= OPEN_OHM
-            ? new OhmMeter.Reading.Ohms(ohms)
-            : new OhmMeter.Reading.Open();
+        return Optional.of(new Tested(test.volts(at), test.amps(at)));
       }
     }
-    return new OhmMeter.Reading.Unsolved("No operating point was found.");
+    return Optional.empty();
   }
+
+  /** What a tester finds: the volts across it and the amperes through it. */
+  public record Tested(double volts, double amps) {}
 
   private int node(Circuit circuit, String net) {
     Map<String, Integer> nodes = circuit.nodeOfNet();

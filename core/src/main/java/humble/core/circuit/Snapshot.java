@@ -100,6 +100,11 @@ public final class Snapshot {
         : pin.flatMap(parts::netOf).map(name -> circuit.nodeOfNet().get(name));
   }
 
+  /** Tells whether a lead is off its net and carries what its part puts on it. */
+  public boolean hasLead(String pin) {
+    return circuit.nodeOfPin().containsKey(pin);
+  }
+
   /** Gives the volts at a net or lead with nothing connected; empty when there is no such point. */
   public OptionalDouble openVolts(String point) {
     return node(point).stream().mapToDouble(node -> node < 0 ? 0 : volts[node]).findFirst();

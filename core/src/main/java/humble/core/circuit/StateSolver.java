@@ -74,7 +74,7 @@ public final class StateSolver {
   }
 
   /** Lifted leads begin at the voltage of the net that they were lifted off. */
-  private double[] start(Circuit circuit) {
+  double[] start(Circuit circuit) {
     double[] start = new double[circuit.nodeCount()];
     circuit
         .nodeOfNet()

@@ -18,7 +18,12 @@ public record PartPackage(String id, double heightMm, List<PackagePin> pins, Lea
 
   /** Gives the pin of that number. */
   public Optional<PackagePin> pin(String number) {
-    return pins.stream().filter(pin -> pin.number().equals(number)).findFirst();
+    for (PackagePin pin : pins) {
+      if (pin.number().equals(number)) {
+        return Optional.of(pin);
+      }
+    }
+    return Optional.empty();
   }
 
   /** Tells whether the pins stand in two rows, so that the part has a notch. */

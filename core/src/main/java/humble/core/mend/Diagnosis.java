@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * What readings and sights make of the suspects of a board, and the measurement worth making next:
@@ -94,7 +95,7 @@ public final class Diagnosis {
     double[] belief = beliefs(observations);
     Integer[] order = byBelief(belief);
     List<Measure.Ohms> pairs = predictions.solvable() ? pairs(order, belief) : List.of();
-    List<Named> groups = groups(order, belief, pairs);
+    List<Named> groups = groups(order, belief);
     boolean sure = !groups.isEmpty() && groups.getFirst().belief() >= SURE;
     Optional<Next> next =
         sure || !predictions.solvable()
@@ -102,6 +103,12 @@ public final class Diagnosis {
             : best(belief, measured(observations), pairs, groups);
     boolean explained = order.length > 0 && explained(order[0], observations);
     return new Known(groups, next, next.isEmpty(), explained);
+  }
+
+  /** Tells whether any measurement here tells the board with a suspect from the board as designed. */
+  public boolean shows(Suspect suspect) {
+    int s = predictions.suspects().indexOf(suspect);
+    return s >= 0 && (suspect.known() != null || !inseparable(s, Predictions.DESIGNED));
   }
 
   /** Gives every measurement that may be made here, but those that were. */
@@ -208,7 +215,7 @@ public final class Diagnosis {
         : Optional.of(new Measure.Ohms(red.get(), black.get()));
   }
 
-  private List<Named> groups(Integer[] order, double[] belief, List<Measure.Ohms> pairs) {
+  private List<Named> groups(Integer[] order, double[] belief) {
     List<Named> groups = new ArrayList<>();
     boolean[] taken = new boolean[belief.length];
     for (int head : order) {
@@ -221,7 +228,7 @@ public final class Diagnosis {
       double sum = 0;
       List<String> names = new ArrayList<>();
       for (int s : order) {
-        if (!taken[s] && (s == head || inseparable(head, s, pairs))) {
+        if (!taken[s] && (s == head || inseparable(head, s))) {
           taken[s] = true;
           sum += belief[s];
           names.add(predictions.suspects().get(s).name());
@@ -234,10 +241,12 @@ public final class Diagnosis {
   }
 
   /** Tells whether no measurement that can be made here tells two suspects apart. */
-  private boolean inseparable(int a, int b, List<Measure.Ohms> pairs) {
-    Suspect one = predictions.suspects().get(a);
-    Suspect other = predictions.suspects().get(b);
-    if (one.known() != null || other.known() != null) {
+  private boolean inseparable(int a, int b) {
+    List<Suspect> both =
+        Stream.of(predictions.suspect(a), predictions.suspect(b))
+            .flatMap(Optional::stream)
+            .toList();
+    if (both.stream().anyMatch(suspect -> suspect.known() != null)) {
       return false;
     }
     if (!predictions.solved(a) || !predictions.solved(b)) {
@@ -254,7 +263,7 @@ public final class Diagnosis {
           return false;
         }
       }
-      for (Suspect each : List.of(one, other)) {
+      for (Suspect each : both) {
         if (each.edit() instanceof Fault.OpenJoint open
             && apart(a, b, new Measure.Volts(open.pin().toString()))) {
           return false;
@@ -274,8 +283,7 @@ public final class Diagnosis {
       return true;
     }
     Set<Measure.Ohms> asked = new LinkedHashSet<>();
-    one.fault().flatMap(this::pair).ifPresent(asked::add);
-    other.fault().flatMap(this::pair).ifPresent(asked::add);
+    both.forEach(each -> each.fault().flatMap(this::pair).ifPresent(asked::add));
     return asked.stream().noneMatch(measure -> apart(a, b, measure));
   }
 

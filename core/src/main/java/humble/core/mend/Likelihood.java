@@ -147,9 +147,8 @@ final class Likelihood {
   /** Gives how a light looks with a suspect; what a kit says of its own fault comes first. */
   Sight look(int s, String light) {
     return predictions
-        .suspects()
-        .get(s)
-        .kitFault()
+        .suspect(s)
+        .flatMap(Suspect::kitFault)
         .flatMap(fault ->
             fault.seen().stream()
                 .filter(text -> text.endsWith(":" + light))

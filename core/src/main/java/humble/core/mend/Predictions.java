@@ -186,22 +186,37 @@ public final class Predictions {
                     && !state.absent().contains(part.ref()));
   }
 
+  /** The number of the board as designed, which is no suspect. */
+  static final int DESIGNED = -1;
+
+  private int row(int s) {
+    return s == DESIGNED ? 0 : row[s];
+  }
+
+  Optional<Suspect> suspect(int s) {
+    return s == DESIGNED ? Optional.empty() : Optional.of(suspects.get(s));
+  }
+
+  private List<Fault> faults(int s) {
+    return suspect(s).flatMap(Suspect::fault).map(List::of).orElse(List.of());
+  }
+
   /** Gives the edit of the circuit that a suspect is, the same text for the same edit. */
   String edit(int s) {
-    return suspects.get(s).fault().map(sweep::edit).orElse("");
+    return suspect(s).flatMap(Suspect::fault).map(sweep::edit).orElse("");
   }
 
   /** Tells whether the circuit with this suspect was solved. */
   boolean solved(int s) {
-    return row[s] >= 0 && designed != null;
+    return row(s) >= 0 && designed != null;
   }
 
   double volts(int s, int net) {
-    return volts[row[s]][net];
+    return volts[row(s)][net];
   }
 
   double sigma(int s, int net) {
-    return sigma[row[s]][net];
+    return sigma[row(s)][net];
   }
 
   int columns() {
@@ -210,7 +225,7 @@ public final class Predictions {
 
   /** Gives what a measurement should read with a suspect, one σ of it, in base units. */
   Value value(int s, Measure measure) {
-    Band known = suspects.get(s).kitFault().map(f -> f.predict().get(measure.toString())).orElse(null);
+    Band known = suspect(s).flatMap(Suspect::kitFault).map(f -> f.predict().get(measure.toString())).orElse(null);
     if (known != null) {
       return new Value((known.low() + known.high()) / 2, (known.high() - known.low()) / 4);
     }
@@ -218,7 +233,7 @@ public final class Predictions {
       case Measure.Volts m -> solved(s) ? point(s, m.point()) : Value.UNKNOWN;
       case Measure.Across m -> solved(s) ? across(s, m) : Value.UNKNOWN;
       case Measure.Amps m -> {
-        Snapshot at = solved(s) ? points.get(row[s]) : null;
+        Snapshot at = solved(s) ? points.get(row(s)) : null;
         yield at == null ? Value.UNKNOWN : new Value(at.supplyA(), at.supplySigmaA());
       }
       case Measure.Ohms m -> new Value(straight(s, m), 0);
@@ -231,7 +246,7 @@ public final class Predictions {
     if (net == null) {
       PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
       if (pin != null
-          && suspects.get(s).edit() instanceof Fault.OpenJoint open
+          && suspect(s).flatMap(Suspect::fault).orElse(null) instanceof Fault.OpenJoint open
           && parts.canonical(open.pin()).equals(Optional.of(pin))) {
         return new Value(leadVolts[s], leadSigma[s]);
       }
@@ -241,7 +256,7 @@ public final class Predictions {
   }
 
   private Value across(int s, Measure.Across m) {
-    Snapshot at = Objects.requireNonNull(points.get(row[s]));
+    Snapshot at = Objects.requireNonNull(points.get(row(s)));
     Value red = point(s, m.red());
     Value black = point(s, m.black());
     return new Value(
@@ -254,8 +269,7 @@ public final class Predictions {
     String key = edit(s) + '|' + m;
     Double known = straightOhms.get(key);
     if (known == null) {
-      List<Fault> faults = suspects.get(s).fault().map(List::of).orElse(List.of());
-      known = ohms.straight(List.of(new OhmBench.Pair(m.red(), m.black())), faults)[0];
+      known = ohms.straight(List.of(new OhmBench.Pair(m.red(), m.black())), faults(s))[0];
       straightOhms.put(key, known);
     }
     return known;
@@ -270,7 +284,7 @@ public final class Predictions {
       double[] values =
           ohms.straight(
               open.stream().map(m -> new OhmBench.Pair(m.red(), m.black())).toList(),
-              suspects.get(s).fault().map(List::of).orElse(List.of()));
+              faults(s));
       for (int i = 0; i < values.length; i++) {
         straightOhms.put(edit + '|' + open.get(i), values[i]);
       }
@@ -285,7 +299,7 @@ public final class Predictions {
             switch (ohms.between(
                 m.red(),
                 m.black(),
-                suspects.get(s).fault().map(List::of).orElse(List.of()))) {
+                faults(s))) {
               case OhmMeter.Reading.Ohms read -> read.ohms();
               case OhmMeter.Reading.Open open -> Double.POSITIVE_INFINITY;
               case OhmMeter.Reading.Unsolved unsolved -> Double.NaN;
@@ -298,7 +312,7 @@ public final class Predictions {
     if (!solved(s) || l < 0) {
       return Sight.DARK;
     }
-    double amps = lightAmps[row[s]][l];
+    double amps = lightAmps[row(s)][l];
     double full = lightAmps[0][l];
     double usual = full >= DARK_A ? full : USUAL_LIGHT_A;
     return amps < DARK_A ? Sight.DARK : amps < DIM_PART * usual ? Sight.DIM : Sight.LIT;
@@ -306,7 +320,7 @@ public final class Predictions {
 
   /** Gives the heat in a part with a suspect and as designed, in watts. */
   double watts(int s, String ref) {
-    Snapshot at = solved(s) ? points.get(row[s]) : null;
+    Snapshot at = solved(s) ? points.get(row(s)) : null;
     return at == null ? 0 : at.watts(ref);
   }
 

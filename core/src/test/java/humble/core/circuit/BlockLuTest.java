@@ -52,9 +52,16 @@ class BlockLuTest {
     assertThat(NormOps_DDRM.normP2(residual)).isCloseTo(0, offset(1e-10));
     DMatrixRMaj inverse = matrix.copy();
     CommonOps_DDRM.invert(inverse);
-    double[] diagonal = lu.inverseDiagonal(size);
+    NodalLu alongEntries = new NodalLu();
+    assertThat(alongEntries.setA(matrix)).isTrue();
+    DMatrixRMaj again = new DMatrixRMaj(size, 1);
+    alongEntries.solve(right, again);
     for (int i = 0; i < size; i++) {
-      assertThat(diagonal[i]).isCloseTo(inverse.get(i, i), offset(1e-9));
+      assertThat(again.data[i]).isCloseTo(solution.data[i], offset(1e-9));
+      for (int k = 0; k < size; k++) {
+        assertThat(lu.inverse(size).get(i, k)).isCloseTo(inverse.get(i, k), offset(1e-9));
+        assertThat(alongEntries.inverse().get(i, k)).isCloseTo(inverse.get(i, k), offset(1e-9));
+      }
     }
   }
 

@@ -16,14 +16,12 @@ final class Answers {
     Snapshot board = solver.with(List.of(fault)).orElseThrow();
     return switch (measure) {
       case Measure.Volts m -> {
-        boolean lifted =
-            fault instanceof Fault.OpenJoint open && open.pin().toString().equals(m.point());
-        double volts = board.meterVolts(m.point()).orElse(0);
-        boolean noCurrentThere = lifted && parts.net(m.point()).isPresent()
-            && solver.asDesigned().orElseThrow().openVolts(m.point()).orElse(0) == volts
-            && parts.part(m.point().split("\\.")[0]).orElseThrow().model()
-                instanceof humble.core.kit.Model.Open;
-        yield new Observation.Reading(measure, noCurrentThere ? 0 : volts, 0.001);
+        boolean idle =
+            fault instanceof Fault.OpenJoint open
+                && open.pin().toString().equals(m.point())
+                && !board.hasLead(m.point());
+        double volts = idle ? 0 : board.meterVolts(m.point()).orElse(0);
+        yield new Observation.Reading(measure, volts, 0.001);
       }
       case Measure.Across m ->
           new Observation.Reading(measure, board.meterVolts(m.red(), m.black()).orElse(0), 0.001);

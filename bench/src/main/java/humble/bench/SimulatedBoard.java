@@ -1,0 +1,176 @@
+package humble.bench;
+
+import humble.core.circuit.Fault;
+import humble.core.circuit.OhmBench;
+import humble.core.circuit.Snapshot;
+import humble.core.circuit.StateSolver;
+import humble.core.kit.BoardState;
+import humble.core.kit.Kit;
+import humble.core.kit.Line;
+import humble.core.kit.Model;
+import humble.core.kit.Part;
+import humble.core.kit.Parts;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
+import humble.core.mend.Sight;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+/**
+ * A simulated board in one state, whose resistors are drawn within their tolerances, with a meter
+ * and a supply on it. Every answer comes from the circuit with the faults in it; the meter adds its
+ * own error. The same seed is the same board.
+ */
+public final class SimulatedBoard {
+  private static final double TOLERANCE_SIGMAS = 2.5;
+  private static final double DIODE_V = 2.5;
+  private static final double DIODE_A = 1e-3;
+  private static final double BEEP_OHM = 30;
+  private static final double DIM_PART = 0.35;
+  private static final double LIT_A = 1e-4;
+  private static final double OPEN_OHM = 10e6;
+
+  private final Parts parts;
+  private final BoardState state;
+  private final List<Fault> faults;
+  private final Snapshot board;
+  private final StateSolver solver;
+  private final OhmBench ohms;
+  private final SimulatedMeter meter;
+
+  private SimulatedBoard(
+      Parts parts,
+      BoardState state,
+      List<Fault> faults,
+      StateSolver solver,
+      Snapshot board,
+      SimulatedMeter meter) {
+    this.parts = parts;
+    this.state = state;
+    this.faults = List.copyOf(faults);
+    this.solver = solver;
+    this.board = board;
+    this.ohms = new OhmBench(parts, state);
+    this.meter = meter;
+  }
+
+  /** Makes a board; empty when its circuit has no operating point. */
+  public static Optional<SimulatedBoard> of(
+      Parts kit, BoardState state, List<Fault> faults, long seed) {
+    Random random = new Random(seed);
+    SimulatedMeter meter = new SimulatedMeter(random);
+    Parts drawn = Parts.of(drawn(kit, random));
+    StateSolver solver = new StateSolver(drawn, state);
+    return solver.with(faults).map(b -> new SimulatedBoard(drawn, state, faults, solver, b, meter));
+  }
+
+  /** Every resistor gets a value of its own. */
+  private static Kit drawn(Parts parts, Random random) {
+    List<Line> lines = new ArrayList<>();
+    for (Line line : parts.kit().lines()) {
+      Double tolerance = line.tolerancePct();
+      boolean varies =
+          tolerance != null
+              && !line.refs().isEmpty()
+              && parts.part(line.refs().getFirst()).map(Part::model).orElse(null)
+                  instanceof Model.Resistor;
+      if (!varies || tolerance == null) {
+        lines.add(line);
+        continue;
+      }
+      for (String ref : line.refs()) {
+        double ohms =
+            parts.get(ref).model() instanceof Model.Resistor r ? r.ohms() : Double.POSITIVE_INFINITY;
+        double off = tolerance / 100 * random.nextGaussian() / TOLERANCE_SIGMAS;
+        lines.add(line.with(List.of(ref), new Model.Resistor(ohms * (1 + off))));
+      }
+    }
+    return parts.kit().withLines(lines);
+  }
+
+  /** Gives the state the board is in. */
+  public BoardState state() {
+    return state;
+  }
+
+  /** Gives what is wrong with the board, for the end of a drill. */
+  public List<Fault> faults() {
+    return faults;
+  }
+
+  /** Measures. */
+  public Observation answer(Measure measure) {
+    return switch (measure) {
+      case Measure.Volts m -> reading(m, lead(m.point()));
+      case Measure.Across m ->
+          reading(m, board.meterVolts(m.red(), m.black()).orElse(0));
+      case Measure.Amps m -> {
+        SimulatedMeter.Shown shown = meter.amps(board.supplyA());
+        yield new Observation.Reading(m, shown.value(), shown.lastDigit());
+      }
+      case Measure.Ohms m -> {
+        OhmBench.Tested found = ohms.tested(m.red(), m.black(), 0.2, 1e-4, faults).orElse(null);
+        double value = found == null ? OPEN_OHM * 2 : found.volts() / found.amps();
+        if (value > OPEN_OHM || value < 0) {
+          yield new Observation.Reading(m, Double.POSITIVE_INFINITY, 0);
+        }
+        SimulatedMeter.Shown shown = meter.ohms(value);
+        yield new Observation.Reading(m, shown.value(), shown.lastDigit());
+      }
+      case Measure.Look m -> new Observation.Seen(look(m.ref()), m.ref());
+    };
+  }
+
+  private Observation reading(Measure measure, double volts) {
+    SimulatedMeter.Shown shown = meter.volts(volts);
+    return new Observation.Reading(measure, shown.value(), shown.lastDigit());
+  }
+
+  /** A lead whose joint is open and that carries no current of its part is at nothing. */
+  private double lead(String point) {
+    boolean liftedAndIdle =
+        faults.stream()
+                .anyMatch(
+                    fault ->
+                        fault instanceof Fault.OpenJoint open
+                            && open.pin().toString().equals(point))
+            && !board.hasLead(point);
+    return liftedAndIdle ? 0 : board.meterVolts(point).orElse(0);
+  }
+
+  /** Looks at a light. */
+  public Sight look(String ref) {
+    double amps = board.amps(ref);
+    double full = solver.asDesigned().map(designed -> designed.amps(ref)).orElse(0.0);
+    double usual = full >= LIT_A ? full : 5e-3;
+    return amps < LIT_A ? Sight.DARK : amps < DIM_PART * usual ? Sight.DIM : Sight.LIT;
+  }
+
+  /** Gives what the supply shows, in amperes. */
+  public double supplyAmps() {
+    return meter.amps(board.supplyA()).value();
+  }
+
+  /** Tells whether the supply's limit light is on. */
+  public boolean limited() {
+    return board.limited();
+  }
+
+  /** Tests a diode: volts at a milliampere, empty above 2.5 V. */
+  public Optional<Double> diode(String red, String black) {
+    return ohms
+        .tested(red, black, DIODE_V, DIODE_A, faults)
+        .filter(found -> found.amps() > 0.9 * DIODE_A)
+        .map(found -> meter.volts(found.volts()).value());
+  }
+
+  /** Tells whether the meter beeps between two nets: less than 30 Ω. */
+  public boolean continuity(String red, String black) {
+    return ohms
+        .tested(red, black, 0.2, DIODE_A, faults)
+        .filter(found -> found.amps() > 0 && found.volts() / found.amps() < BEEP_OHM)
+        .isPresent();
+  }
+}
