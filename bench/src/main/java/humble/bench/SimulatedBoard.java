@@ -82,7 +82,9 @@ public final class SimulatedBoard {
       }
       for (String ref : line.refs()) {
         double ohms =
-            parts.get(ref).model() instanceof Model.Resistor r ? r.ohms() : Double.POSITIVE_INFINITY;
+            parts.get(ref).model() instanceof Model.Resistor r
+                ? r.ohms()
+                : Double.POSITIVE_INFINITY;
         double off = tolerance / 100 * random.nextGaussian() / TOLERANCE_SIGMAS;
         lines.add(line.with(List.of(ref), new Model.Resistor(ohms * (1 + off))));
       }
@@ -104,8 +106,7 @@ public final class SimulatedBoard {
   public Observation answer(Measure measure) {
     return switch (measure) {
       case Measure.Volts m -> reading(m, lead(m.point()));
-      case Measure.Across m ->
-          reading(m, board.meterVolts(m.red(), m.black()).orElse(0));
+      case Measure.Across m -> reading(m, board.meterVolts(m.red(), m.black()).orElse(0));
       case Measure.Amps m -> {
         SimulatedMeter.Shown shown = meter.amps(board.supplyA());
         yield new Observation.Reading(m, shown.value(), shown.lastDigit());
@@ -132,10 +133,8 @@ public final class SimulatedBoard {
   private double lead(String point) {
     boolean liftedAndIdle =
         faults.stream()
-                .anyMatch(
-                    fault ->
-                        fault instanceof Fault.OpenJoint open
-                            && open.pin().toString().equals(point))
+                .anyMatch(fault ->
+                    fault instanceof Fault.OpenJoint open && open.pin().toString().equals(point))
             && !board.hasLead(point);
     return liftedAndIdle ? 0 : board.meterVolts(point).orElse(0);
   }
@@ -160,16 +159,14 @@ public final class SimulatedBoard {
 
   /** Tests a diode: volts at a milliampere, empty above 2.5 V. */
   public Optional<Double> diode(String red, String black) {
-    return ohms
-        .tested(red, black, DIODE_V, DIODE_A, faults)
+    return ohms.tested(red, black, DIODE_V, DIODE_A, faults)
         .filter(found -> found.amps() > 0.9 * DIODE_A)
         .map(found -> meter.volts(found.volts()).value());
   }
 
   /** Tells whether the meter beeps between two nets: less than 30 Ω. */
   public boolean continuity(String red, String black) {
-    return ohms
-        .tested(red, black, 0.2, DIODE_A, faults)
+    return ohms.tested(red, black, 0.2, DIODE_A, faults)
         .filter(found -> found.amps() > 0 && found.volts() / found.amps() < BEEP_OHM)
         .isPresent();
   }

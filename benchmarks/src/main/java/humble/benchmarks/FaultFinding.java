@@ -28,7 +28,7 @@ import java.util.Random;
  * measuring in a random order, with the same meter, the same beliefs and the same rule to stop.
  */
 final class FaultFinding {
-  private static final int TRIALS = 500;
+  private static final int TRIALS = Integer.getInteger("humble.trials", 500);
   private static final int MOST_MEASUREMENTS = 80;
   private static final Meter METER = Meter.parse("0.5%+2@1m").orElseThrow();
 
@@ -45,9 +45,10 @@ final class FaultFinding {
       for (BoardState state : parts.kit().states()) {
         if (state.supply() != null) {
           Predictions predictions =
-              new Predictions(
-                  parts, state, Suspects.of(parts, state, Habits.usual()), () -> false);
-          benches.add(new Bench(parts, predictions, new Diagnosis(predictions, METER)));
+              new Predictions(parts, state, Suspects.of(parts, state, Habits.usual()), () -> false);
+          Diagnosis diagnosis = new Diagnosis(predictions, METER);
+          diagnosis.suspectsAfter(List.of());
+          benches.add(new Bench(parts, predictions, diagnosis));
         }
       }
     }
@@ -145,14 +146,15 @@ final class FaultFinding {
 
   private static Walk advised(
       Bench bench, SimulatedBoard board, Suspect hidden, List<Double> nextMs) {
-    List<Observation> seen = new ArrayList<>();
+    List<Observation> seen = symptom(bench, board);
+    int begin = seen.size();
     double minutes = 0;
     while (true) {
       long before = System.nanoTime();
       Diagnosis.Known known = bench.diagnosis.after(seen);
       nextMs.add((System.nanoTime() - before) / 1e6);
-      if (known.next().isEmpty() || seen.size() >= MOST_MEASUREMENTS) {
-        return new Walk(named(known, hidden), seen.size(), minutes);
+      if (known.next().isEmpty() || seen.size() - begin >= MOST_MEASUREMENTS) {
+        return new Walk(named(known.suspects(), hidden), seen.size() - begin, minutes);
       }
       Measure measure = known.next().get().measure();
       minutes += known.next().get().minutes();
@@ -160,24 +162,39 @@ final class FaultFinding {
     }
   }
 
-  private static Walk randomly(
-      Bench bench, SimulatedBoard board, Suspect hidden, Random random) {
-    List<Observation> seen = new ArrayList<>();
+  private static Walk randomly(Bench bench, SimulatedBoard board, Suspect hidden, Random random) {
+    List<Observation> seen = symptom(bench, board);
+    int begin = seen.size();
     double minutes = 0;
-    while (true) {
-      Diagnosis.Known known = bench.diagnosis.after(seen);
-      if (known.next().isEmpty() || seen.size() >= MOST_MEASUREMENTS) {
-        return new Walk(named(known, hidden), seen.size(), minutes);
+    List<Diagnosis.Named> groups = bench.diagnosis.suspectsAfter(seen);
+    while (seen.size() - begin < MOST_MEASUREMENTS && groups.getFirst().belief() < Diagnosis.SURE) {
+      // Whether anything still separates the rest is asked every fifth time: it takes long.
+      boolean ask = (seen.size() - begin) % 5 == 0;
+      if (ask && bench.diagnosis.after(seen).next().isEmpty()) {
+        break;
       }
       List<Measure> open = bench.diagnosis.available(seen);
+      if (open.isEmpty()) {
+        break;
+      }
       Measure measure = open.get(random.nextInt(open.size()));
       minutes += Diagnosis.minutes(measure, true);
       seen.add(board.answer(measure));
+      groups = bench.diagnosis.suspectsAfter(seen);
     }
+    return new Walk(named(groups, hidden), seen.size() - begin, minutes);
   }
 
-  private static boolean named(Diagnosis.Known known, Suspect hidden) {
-    return !known.suspects().isEmpty()
-        && known.suspects().getFirst().group().contains(hidden.name());
+  /** Whoever mends has seen the lights: both walks begin with how every one of them looks. */
+  private static List<Observation> symptom(Bench bench, SimulatedBoard board) {
+    List<Observation> seen = new ArrayList<>();
+    for (String light : bench.predictions.lights()) {
+      seen.add(new Observation.Seen(board.look(light), light));
+    }
+    return seen;
+  }
+
+  private static boolean named(List<Diagnosis.Named> groups, Suspect hidden) {
+    return !groups.isEmpty() && groups.getFirst().group().contains(hidden.name());
   }
 }

@@ -33,6 +33,8 @@ import picocli.CommandLine.Command;
       WindCommand.class,
       CircuitCommand.class,
       OhmsCommand.class,
+      PowerCommand.class,
+      MendCommand.class,
       ImageCommand.class,
       LoadCommand.class,
       WakeCommand.class,

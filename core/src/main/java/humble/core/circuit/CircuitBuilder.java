@@ -186,7 +186,8 @@ final class CircuitBuilder {
         .sources()
         .forEach(
             (net, volts) -> devices.add(new HeldNode(netNode(net), -1, volts, Physics.CLOSED_OHM)));
-    return new Circuit(nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators, byPart, drawn);
+    return new Circuit(
+        nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators, byPart, drawn);
   }
 
   private BenchSupply connect(Supply supply) {

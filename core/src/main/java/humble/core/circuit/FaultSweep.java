@@ -16,8 +16,9 @@ import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
 /**
- * The board with each of many single faults, solved on all processors. Faults that are the same edit
- * of the circuit are solved once: two bridges between the same nets, a dead part and a missing one.
+ * The board with each of many single faults, solved on all processors. Faults that are the same
+ * edit of the circuit are solved once: two bridges between the same nets, a dead part and a missing
+ * one.
  */
 public final class FaultSweep {
   private final Parts parts;
@@ -57,7 +58,9 @@ public final class FaultSweep {
     return all;
   }
 
-  /** Gives what a fault changes in the circuit, the same text for the same change; empty for none. */
+  /**
+   * Gives what a fault changes in the circuit, the same text for the same change; empty for none.
+   */
   public String edit(Fault fault) {
     return switch (fault) {
       case Fault.OpenJoint open -> carries(open.pin()) ? "open " + open.pin() : "";
@@ -91,7 +94,8 @@ public final class FaultSweep {
         solver.state().supply() != null
             && parts.kit().supply(solver.state().supply()).stream()
                 .flatMap(supply -> Stream.of(supply.plus(), supply.minus()))
-                .anyMatch(feed -> PinRef.parse(feed).flatMap(parts::canonical).equals(Optional.of(pin)));
+                .anyMatch(
+                    feed -> PinRef.parse(feed).flatMap(parts::canonical).equals(Optional.of(pin)));
     if (fed || inert(pin.ref())) {
       return fed;
     }

@@ -18,6 +18,19 @@ final class Junction implements Device {
     this.lastV = criticalV;
   }
 
+  int anode() {
+    return anode;
+  }
+
+  int cathode() {
+    return cathode;
+  }
+
+  /** Gives its conductance about 0 V, in siemens. */
+  double restingS() {
+    return saturationA / slopeV + Physics.GMIN_S;
+  }
+
   /** Gives the junction that carries {@code atA} at {@code vfV}. */
   static Junction through(int anode, int cathode, double vfV, double atA, double n) {
     return new Junction(anode, cathode, saturation(vfV, atA, n), n);

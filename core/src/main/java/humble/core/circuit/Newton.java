@@ -53,6 +53,7 @@ final class Newton {
   private double[] volts;
   private double[] anchor = new double[0];
   private double anchorS;
+  private boolean factorised;
   private int steps;
 
   Newton(Circuit circuit, DcOptions options) {
@@ -106,6 +107,28 @@ final class Newton {
     return lu.setA(nodal.conductance)
         ? lu.inverse()
         : new DMatrixRMaj(circuit.nodeCount(), circuit.nodeCount());
+  }
+
+  /**
+   * Gives the rise between two nodes for an ampere from the one to the other, at the point found.
+   */
+  double rise(int a, int b) {
+    if (!factorised) {
+      stamp(0);
+      if (!lu.setA(nodal.conductance)) {
+        return Double.POSITIVE_INFINITY;
+      }
+      factorised = true;
+    }
+    DMatrixRMaj in = new DMatrixRMaj(circuit.nodeCount(), 1);
+    if (a >= 0) {
+      in.data[a] += 1;
+    }
+    if (b >= 0) {
+      in.data[b] -= 1;
+    }
+    lu.solve(in, next);
+    return (a < 0 ? 0 : next.data[a]) - (b < 0 ? 0 : next.data[b]);
   }
 
   /** Gives the equations at the point found, for reading currents. */
@@ -222,8 +245,8 @@ final class Newton {
   }
 
   /**
-   * Lets no node move by more than a little in a step, and less and less where it swings: slow,
-   * but it follows the pieces of limited sources, which throw each other from end to end.
+   * Lets no node move by more than a little in a step, and less and less where it swings: slow, but
+   * it follows the pieces of limited sources, which throw each other from end to end.
    */
   boolean softStart() {
     double[] most = new double[volts.length];
@@ -269,7 +292,7 @@ final class Newton {
     SequencedMap<String, DcResult.PartCurrent> currents = new LinkedHashMap<>();
     circuit.reported().forEach((ref, devices) -> currents.put(ref, current(ref, devices)));
     SequencedMap<String, DcResult.RegulatorHeat> heats = new LinkedHashMap<>();
-    circuit.regulators().forEach((ref, regulator) -> heats.put(ref, heat(regulator)));
+    circuit.regulators().forEach((ref, regulator) -> heats.put(ref, heat(regulator, nodal)));
     return new DcResult(nets, pins, currents, supply(circuit.supply()), heats);
   }
 
@@ -279,7 +302,7 @@ final class Newton {
         amps * 1000, circuit.shining().contains(ref) ? (Boolean) (amps >= LIT_A) : null);
   }
 
-  private DcResult.RegulatorHeat heat(SeriesRegulator regulator) {
+  static DcResult.RegulatorHeat heat(SeriesRegulator regulator, Nodal nodal) {
     double watts = regulator.watts(nodal);
     return new DcResult.RegulatorHeat(
         watts, AMBIENT_C + watts * regulator.thetaJaCPerW(), regulator.inDropout(nodal));
@@ -287,8 +310,8 @@ final class Newton {
 
   private DcResult.@Nullable SupplyReading supply(Optional<BenchSupply> supply) {
     return supply
-        .map(s ->
-            new DcResult.SupplyReading(s.volts(nodal), s.amps(nodal) * 1000, s.limited(nodal)))
+        .map(
+            s -> new DcResult.SupplyReading(s.volts(nodal), s.amps(nodal) * 1000, s.limited(nodal)))
         .orElse(null);
   }
 

@@ -8,9 +8,9 @@ import org.ejml.data.DMatrixRMaj;
 
 /**
  * Factorises nodal equations along their few entries: nodes are eliminated in the order of least
- * degree (Tinney, Walker 1967), each by its own entry on the diagonal, which nodal equations of real
- * devices have. Where one is too small beside its column, the dense factorisation with pivots of
- * {@link BlockLu} takes over. The order is kept while no entry comes up outside its pattern.
+ * degree (Tinney, Walker 1967), each by its own entry on the diagonal, which nodal equations of
+ * real devices have. Where one is too small beside its column, the dense factorisation with pivots
+ * of {@link BlockLu} takes over. The order is kept while no entry comes up outside its pattern.
  */
 final class NodalLu {
   private static final double LEAST_PIVOT_PART = 1e-9;

@@ -4,10 +4,13 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The unpowered board in one state, ready for an ohmmeter: supplies and batteries out, outputs off,
@@ -18,8 +21,14 @@ public final class OhmBench {
   private static final double TEST_V = 0.2;
   private static final double OPEN_OHM = 10e6;
 
+  /** What is left of a path when all of it but rounding is taken away. */
+  private static final double LEAST_LEFT = 1e-9;
+
+  private static final double LEAST_SHARE = 1e-4;
+
   private final Parts parts;
   private final BoardState state;
+  private @Nullable Designed designed;
 
   /** Takes the power off {@code state}. */
   public OhmBench(Parts parts, BoardState state) {
@@ -33,8 +42,8 @@ public final class OhmBench {
   }
 
   /**
-   * Gives what the meter shows: a test current of 100 µA from {@code red} to {@code black}, or 0.2 V
-   * where that would need more, so that junctions stay off.
+   * Gives what the meter shows: a test current of 100 µA from {@code red} to {@code black}, or 0.2
+   * V where that would need more, so that junctions stay off.
    *
    * @throws CircuitInput when a fault or a net is none of the kit's
    */
@@ -61,8 +70,8 @@ public final class OhmBench {
   }
 
   /**
-   * Gives the volts between two nets and the amperes into {@code red} while a tester gives at most so
-   * much: a diode test, a continuity test. Empty when no operating point was found.
+   * Gives the volts between two nets and the amperes into {@code red} while a tester gives at most
+   * so much: a diode test, a continuity test. Empty when no operating point was found.
    *
    * @throws CircuitInput when a fault or a net is none of the kit's
    */
@@ -94,23 +103,144 @@ public final class OhmBench {
 
   /**
    * Gives the ohms between many pairs of nets at once, with every junction taken as a straight line
-   * about 0 V: what {@link #between} shows, but for leakage of diodes in megohms. More than 10 MΩ is
-   * given as infinite.
+   * about 0 V: what {@link #between} shows, but for leakage of diodes in megohms. More than 10 MΩ
+   * is given as infinite.
    */
   public double[] straight(List<Pair> pairs, List<Fault> faults) {
-    Circuit circuit = Circuit.of(parts, state, faults);
-    DMatrixRMaj inverse = new Newton(circuit, DcOptions.USUAL).inverse();
+    Designed whole = designed();
+    List<Change> changes = whole.changes(parts, faults).orElse(null);
+    Circuit circuit = changes == null ? Circuit.of(parts, state, faults) : whole.circuit;
+    Newton newton = changes == null ? new Newton(circuit, DcOptions.USUAL) : null;
     double[] ohms = new double[pairs.size()];
     for (int i = 0; i < ohms.length; i++) {
       int a = node(circuit, pairs.get(i).red());
       int b = node(circuit, pairs.get(i).black());
-      double rise = entry(inverse, a, a) + entry(inverse, b, b) - 2 * entry(inverse, a, b);
+      double rise =
+          newton == null ? whole.changed(a, b, Objects.requireNonNull(changes)) : newton.rise(a, b);
       ohms[i] = rise > OPEN_OHM ? Double.POSITIVE_INFINITY : Math.max(0, rise);
     }
     return ohms;
   }
 
-  private static double entry(DMatrixRMaj inverse, int row, int column) {
-    return row < 0 || column < 0 ? 0 : inverse.data[row * inverse.numCols + column];
+  private synchronized Designed designed() {
+    Designed made = designed;
+    if (made == null) {
+      Circuit circuit = Circuit.of(parts, state, List.of());
+      made = new Designed(circuit, new Newton(circuit, DcOptions.USUAL).inverse());
+      designed = made;
+    }
+    return made;
+  }
+
+  /** A conductance more or less between two nodes, in siemens. */
+  private record Change(int a, int b, double siemens) {}
+
+  /**
+   * The board as designed, unpowered: what a conductance more or less makes of it follows in few
+   * steps.
+   */
+  private record Designed(Circuit circuit, DMatrixRMaj inverse) {
+    private double entry(int row, int column) {
+      return row < 0 || column < 0 ? 0 : inverse.data[row * inverse.numCols + column];
+    }
+
+    /** Volts between c and d for an ampere from a to b. */
+    private double transfer(int a, int b, int c, int d) {
+      return entry(c, a) - entry(c, b) - entry(d, a) + entry(d, b);
+    }
+
+    /** Gives the ohms from a to b with all changes made. */
+    double changed(int a, int b, List<Change> changes) {
+      return transfer(a, b, a, b, changes);
+    }
+
+    /** Makes the changes one after the other (Sherman, Morrison 1950). */
+    private double transfer(int a, int b, int c, int d, List<Change> changes) {
+      if (changes.isEmpty()) {
+        return transfer(a, b, c, d);
+      }
+      Change last = changes.getLast();
+      List<Change> before = changes.subList(0, changes.size() - 1);
+      double rest = transfer(a, b, c, d, before);
+      double in = transfer(a, b, last.a, last.b, before);
+      double out = transfer(last.a, last.b, c, d, before);
+      double own = 1 + last.siemens * transfer(last.a, last.b, last.a, last.b, before);
+      if (!(own > LEAST_LEFT)) {
+        // The path was all there was: what part of the current went through it?
+        return Math.abs(last.siemens * in) > LEAST_SHARE ? Double.POSITIVE_INFINITY : rest;
+      }
+      return rest - last.siemens * in * out / own;
+    }
+
+    /** Gives the change that the faults are, when they are none or one conductance. */
+    Optional<List<Change>> changes(Parts parts, List<Fault> faults) {
+      if (faults.isEmpty()) {
+        return Optional.of(List.of());
+      }
+      if (faults.size() > 1) {
+        return Optional.empty();
+      }
+      return switch (faults.getFirst()) {
+        case Fault.Bridge f -> {
+          Integer a = parts.netOf(f.a()).map(circuit.nodeOfNet()::get).orElse(null);
+          Integer b = parts.netOf(f.b()).map(circuit.nodeOfNet()::get).orElse(null);
+          yield a == null || b == null
+              ? Optional.empty()
+              : Optional.of(List.of(new Change(a, b, 1 / Physics.CLOSED_OHM)));
+        }
+        case Fault.Missing f -> without(f.ref());
+        case Fault.Dead f -> without(f.ref());
+        case Fault.OpenJoint f -> opened(parts, f);
+        case Fault.WrongValue f ->
+            resistance(f.ref())
+                .map(r -> List.of(new Change(r.a(), r.b(), 1 / f.ohms() - 1 / r.ohms())));
+        case Fault.Swapped f ->
+            resistance(f.a())
+                .flatMap(a ->
+                    resistance(f.b())
+                        .map(b -> {
+                          double more = 1 / b.ohms() - 1 / a.ohms();
+                          return List.of(
+                              new Change(a.a(), a.b(), more), new Change(b.a(), b.b(), -more));
+                        }));
+        // A junction about 0 V is the same either way round.
+        case Fault.Reversed f ->
+            parts.get(f.ref()).pack().pins().size() == 2
+                ? Optional.of(List.of())
+                : Optional.empty();
+      };
+    }
+
+    /** Off its pad a two-leaded part is as good as gone; a chip without power is nothing anyway. */
+    private Optional<List<Change>> opened(Parts parts, Fault.OpenJoint open) {
+      String ref = open.pin().ref();
+      boolean twoLeads = parts.get(ref).pack().pins().size() == 2;
+      boolean leaks =
+          circuit.byPart().getOrDefault(ref, List.of()).stream()
+              .allMatch(device -> device instanceof ChipLoad);
+      return twoLeads || leaks ? without(ref) : Optional.empty();
+    }
+
+    private Optional<List<Change>> without(String ref) {
+      List<Change> changes = new ArrayList<>();
+      for (Device device : circuit.byPart().getOrDefault(ref, List.of())) {
+        switch (device) {
+          case Resistance r -> changes.add(new Change(r.a(), r.b(), -1 / r.ohms()));
+          case Junction j -> changes.add(new Change(j.anode(), j.cathode(), -j.restingS()));
+          case ChipLoad load -> {}
+          default -> {
+            return Optional.empty();
+          }
+        }
+      }
+      return changes.size() > 2 ? Optional.empty() : Optional.of(List.copyOf(changes));
+    }
+
+    private Optional<Resistance> resistance(String ref) {
+      List<Device> devices = circuit.byPart().getOrDefault(ref, List.of());
+      return devices.size() == 1 && devices.getFirst() instanceof Resistance r
+          ? Optional.of(r)
+          : Optional.empty();
+    }
   }
 }

@@ -2,10 +2,12 @@ package humble.core.circuit;
 
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.SequencedMap;
 import org.ejml.data.DMatrixRMaj;
 
 /**
@@ -16,7 +18,9 @@ public final class Snapshot {
   /** Inner resistance of a voltmeter, in ohms. */
   public static final double METER_OHM = 10e6;
 
-  /** Where the meter loads the point by less than this part, a straight line is as good as a solve. */
+  /**
+   * Where the meter loads the point by less than this part, a straight line is as good as a solve.
+   */
   private static final double LIGHT_LOAD = 2e-3;
 
   private static final double LIT_A = 1e-4;
@@ -120,7 +124,9 @@ public final class Snapshot {
     return node(point).map(node -> node < 0 ? 0 : sigma[node]).orElse(0.0);
   }
 
-  /** Gives what a voltmeter reads between a net or lead and ground; empty when there is none such. */
+  /**
+   * Gives what a voltmeter reads between a net or lead and ground; empty when there is none such.
+   */
   public OptionalDouble meterVolts(String point) {
     int node = node(point).orElse(-2);
     if (node == -2) {
@@ -146,8 +152,7 @@ public final class Snapshot {
       return open * METER_OHM / (METER_OHM + intoOhm);
     }
     synchronized (this) {
-      Newton probed =
-          new Newton(circuit.with(new Resistance(a, b, METER_OHM)), DcOptions.USUAL);
+      Newton probed = new Newton(circuit.with(new Resistance(a, b, METER_OHM)), DcOptions.USUAL);
       boolean settled = probed.from(volts) || probed.gminStepping();
       double[] at = probed.volts();
       return settled
@@ -161,7 +166,9 @@ public final class Snapshot {
     return supplyA;
   }
 
-  /** Gives the spread of the supply's current from the tolerances of resistors, one σ, in amperes. */
+  /**
+   * Gives the spread of the supply's current from the tolerances of resistors, one σ, in amperes.
+   */
   public double supplySigmaA() {
     return supplySigmaA;
   }
@@ -179,6 +186,23 @@ public final class Snapshot {
     }
     Nodal at = point();
     return devices.stream().mapToDouble(device -> device.amps(at)).sum();
+  }
+
+  /** Gives the largest current through any of a part's paths, in amperes, whatever its sign. */
+  public double mostAmps(String ref) {
+    Nodal at = point();
+    return circuit.byPart().getOrDefault(ref, List.of()).stream()
+        .mapToDouble(device -> Math.abs(device.amps(at)))
+        .max()
+        .orElse(0);
+  }
+
+  /** Gives the heat of every regulator. */
+  public SequencedMap<String, DcResult.RegulatorHeat> regulators() {
+    Nodal at = point();
+    SequencedMap<String, DcResult.RegulatorHeat> heats = new LinkedHashMap<>();
+    circuit.regulators().forEach((ref, regulator) -> heats.put(ref, Newton.heat(regulator, at)));
+    return heats;
   }
 
   /** Tells whether a part that can shine does. */

@@ -10,8 +10,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * One board in one state, solved as designed and then with one fault after another: every fault
- * starts from the point of the board as designed, from which a few Newton steps lead, and falls back
- * on the whole ladder. Any number of threads may ask at once.
+ * starts from the point of the board as designed, from which a few Newton steps lead, and falls
+ * back on the whole ladder. Any number of threads may ask at once.
  */
 public final class StateSolver {
   private final Parts parts;

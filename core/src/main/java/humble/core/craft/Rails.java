@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Which nets are rails, which is ground, and which soak heat. */
-final class Rails {
+public final class Rails {
   /** From so many pads on, a net is taken to be a plane or as good as one. */
   private static final int WIDE_PADS = 12;
 
@@ -23,7 +23,8 @@ final class Rails {
     this.parts = parts;
   }
 
-  static Rails of(Parts parts) {
+  /** Finds them from supplies, batteries, regulators and chips. */
+  public static Rails of(Parts parts) {
     Rails rails = new Rails(parts);
     Kit kit = parts.kit();
     kit.supplies()
@@ -58,6 +59,11 @@ final class Rails {
 
   private void add(Set<String> to, Part part, String pin) {
     parts.netOf(new PinRef(part.ref(), pin)).ifPresent(to::add);
+  }
+
+  /** Gives the nets that feed, in the order found: supplies first. */
+  public List<String> nets() {
+    return List.copyOf(rails);
   }
 
   boolean isGround(String net) {

@@ -12,9 +12,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What readings and sights make of the suspects of a board, and the measurement worth making next:
@@ -26,10 +28,11 @@ public final class Diagnosis {
 
   private static final double LEAST_SHOWN = 1e-3;
   private static final int MOST_SHOWN = 40;
-  private static final double LEAST_GAIN_BITS = 0.01;
+  private static final double LEAST_GAIN_BITS = 0.02;
   private static final double LEAST_BELIEF = 1e-6;
   private static final int MOST_LEADS = 60;
   private static final int MOST_PAIRS = 14;
+  private static final int MOST_KEPT = 300;
   private static final int MOST_FOR_PAIRS = 250;
 
   /** Readings further from the best suspect than this are not explained by it. */
@@ -39,6 +42,19 @@ public final class Diagnosis {
 
   private final Predictions predictions;
   private final Likelihood likelihood;
+  private final Map<Observation, double[]> said =
+      new LinkedHashMap<>() {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Observation, double[]> eldest) {
+          return size() > MOST_KEPT;
+        }
+      };
+  private int @Nullable [] groups;
+
+  /** Where the last two were apart the next two often are: tried first. */
+  private int lastApart;
 
   /** Makes a diagnosis from what every suspect predicts, for one meter. */
   public Diagnosis(Predictions predictions, Meter meter) {
@@ -105,7 +121,9 @@ public final class Diagnosis {
     return new Known(groups, next, next.isEmpty(), explained);
   }
 
-  /** Tells whether any measurement here tells the board with a suspect from the board as designed. */
+  /**
+   * Tells whether any measurement here tells the board with a suspect from the board as designed.
+   */
   public boolean shows(Suspect suspect) {
     int s = predictions.suspects().indexOf(suspect);
     return s >= 0 && (suspect.known() != null || !inseparable(s, Predictions.DESIGNED));
@@ -118,28 +136,53 @@ public final class Diagnosis {
     return candidates(belief, order, measured(observations), pairs(order, belief));
   }
 
+  /** Gives the groups after {@code observations}, without thinking of what to measure next. */
+  public List<Named> suspectsAfter(List<Observation> observations) {
+    double[] belief = beliefs(observations);
+    return groups(byBelief(belief), belief);
+  }
+
   private double[] beliefs(List<Observation> observations) {
     int n = predictions.suspects().size();
     double[] log = new double[n];
     for (int s = 0; s < n; s++) {
       log[s] = Math.log(predictions.suspects().get(s).prior());
-      for (Observation seen : observations) {
-        if (!(seen instanceof Observation.Reading read
-            && read.measure() instanceof Measure.Ohms)) {
-          log[s] += likelihood.log(s, seen);
+    }
+    for (Observation seen : observations) {
+      if (!ofOhms(seen)) {
+        double[] each = logs(seen);
+        for (int s = 0; s < n; s++) {
+          log[s] += each[s];
         }
       }
     }
-    double[] belief = normalised(log);
     // Ohms are solved exactly, but only for those that are still in question.
     for (Observation seen : observations) {
-      if (seen instanceof Observation.Reading read && read.measure() instanceof Measure.Ohms) {
+      if (seen instanceof Observation.Reading read && ofOhms(seen)) {
+        double[] belief = normalised(log);
         for (int s = 0; s < n; s++) {
           log[s] += likelihood.ohms(s, read, belief[s] > LEAST_BELIEF);
         }
       }
     }
     return normalised(log);
+  }
+
+  private static boolean ofOhms(Observation seen) {
+    return seen instanceof Observation.Reading read && read.measure() instanceof Measure.Ohms;
+  }
+
+  /** An observation says the same of every suspect however often it is asked. */
+  private synchronized double[] logs(Observation seen) {
+    return said.computeIfAbsent(
+        seen,
+        key -> {
+          double[] each = new double[predictions.suspects().size()];
+          for (int s = 0; s < each.length; s++) {
+            each[s] = likelihood.log(s, key);
+          }
+          return each;
+        });
   }
 
   private static double[] normalised(double[] log) {
@@ -216,28 +259,52 @@ public final class Diagnosis {
   }
 
   private List<Named> groups(Integer[] order, double[] belief) {
-    List<Named> groups = new ArrayList<>();
-    boolean[] taken = new boolean[belief.length];
-    for (int head : order) {
-      if (groups.size() >= MOST_SHOWN || belief[head] < LEAST_SHOWN && !groups.isEmpty()) {
-        break;
-      }
-      if (taken[head]) {
-        continue;
-      }
-      double sum = 0;
-      List<String> names = new ArrayList<>();
-      for (int s : order) {
-        if (!taken[s] && (s == head || inseparable(head, s))) {
-          taken[s] = true;
-          sum += belief[s];
-          names.add(predictions.suspects().get(s).name());
+    int[] groupOf = groupOf();
+    Map<Integer, Double> sum = new LinkedHashMap<>();
+    Map<Integer, List<String>> names = new LinkedHashMap<>();
+    Map<Integer, Integer> head = new LinkedHashMap<>();
+    for (int s : order) {
+      head.putIfAbsent(groupOf[s], s);
+      sum.merge(groupOf[s], belief[s], Double::sum);
+      names
+          .computeIfAbsent(groupOf[s], key -> new ArrayList<>())
+          .add(predictions.suspects().get(s).name());
+    }
+    return sum.entrySet().stream()
+        .sorted(Comparator.comparingDouble(entry -> -entry.getValue()))
+        .filter(entry -> entry.getValue() >= LEAST_SHOWN)
+        .limit(MOST_SHOWN)
+        .map(entry ->
+            new Named(
+                predictions.suspects().get(head.getOrDefault(entry.getKey(), 0)),
+                Math.min(1, entry.getValue()),
+                names.getOrDefault(entry.getKey(), List.of())))
+        .toList();
+  }
+
+  /**
+   * Gives the group of every suspect: each joins the first that nothing tells it from, the
+   * likeliest before anything was measured first. Reckoned once.
+   */
+  private synchronized int[] groupOf() {
+    int[] made = groups;
+    if (made == null) {
+      int n = predictions.suspects().size();
+      double[] prior = predictions.suspects().stream().mapToDouble(Suspect::prior).toArray();
+      made = new int[n];
+      List<Integer> heads = new ArrayList<>();
+      for (int s : byBelief(prior)) {
+        int mine = s;
+        OptionalInt first =
+            heads.stream().mapToInt(h -> h).filter(h -> inseparable(h, mine)).findFirst();
+        made[s] = first.orElse(s);
+        if (first.isEmpty()) {
+          heads.add(s);
         }
       }
-      groups.add(new Named(predictions.suspects().get(head), Math.min(1, sum), names));
+      groups = made;
     }
-    groups.sort(Comparator.comparingDouble(group -> -group.belief()));
-    return groups;
+    return made;
   }
 
   /** Tells whether no measurement that can be made here tells two suspects apart. */
@@ -252,17 +319,10 @@ public final class Diagnosis {
     if (!predictions.solved(a) || !predictions.solved(b)) {
       return false;
     }
+    if (predictions.powered() && !sameNets(a, b)) {
+      return false;
+    }
     if (predictions.powered()) {
-      for (int net = 0; net < predictions.columns(); net++) {
-        if (likelihood.apart(
-            predictions.volts(a, net),
-            predictions.volts(b, net),
-            predictions.sigma(a, net),
-            predictions.sigma(b, net),
-            APART_SIGMAS)) {
-          return false;
-        }
-      }
       for (Suspect each : both) {
         if (each.edit() instanceof Fault.OpenJoint open
             && apart(a, b, new Measure.Volts(open.pin().toString()))) {
@@ -285,6 +345,27 @@ public final class Diagnosis {
     Set<Measure.Ohms> asked = new LinkedHashSet<>();
     both.forEach(each -> each.fault().flatMap(this::pair).ifPresent(asked::add));
     return asked.stream().noneMatch(measure -> apart(a, b, measure));
+  }
+
+  private boolean sameNets(int a, int b) {
+    if (predictions.sameRow(a, b)) {
+      return true;
+    }
+    int nets = predictions.columns();
+    int from = lastApart;
+    for (int i = 0; i < nets; i++) {
+      int net = (from + i) % nets;
+      if (likelihood.apart(
+          predictions.volts(a, net),
+          predictions.volts(b, net),
+          predictions.sigma(a, net),
+          predictions.sigma(b, net),
+          APART_SIGMAS)) {
+        lastApart = net;
+        return false;
+      }
+    }
+    return true;
   }
 
   private boolean apart(int a, int b, Measure measure) {
@@ -321,8 +402,8 @@ public final class Diagnosis {
   /** Gives the minutes a measurement takes at the bench. */
   public static double minutes(Measure measure, boolean powered) {
     return switch (measure) {
-      case Measure.Amps m -> 0.1;
-      case Measure.Look m -> 0.1;
+      case Measure.Amps m -> 0.2;
+      case Measure.Look m -> 0.2;
       case Measure.Volts m -> m.point().contains(".") ? 0.6 : 0.5;
       case Measure.Across m -> 0.6;
       case Measure.Ohms m -> powered ? 2.0 : 0.5;

@@ -14,7 +14,8 @@ final class Gain {
   private static final double[] WEIGHT = {1.0 / 6, 2.0 / 3, 1.0 / 6};
   private static final double SAME_SIGMAS = 0.5;
   private static final double LEFT_OUT = 1e-5;
-  private static final int MOST_BINS = 80;
+  private static final int MOST_COUNTED = 500;
+  private static final int MOST_BINS = 40;
 
   private final Likelihood likelihood;
   private final double[] belief;
@@ -25,7 +26,7 @@ final class Gain {
     this.likelihood = likelihood;
     this.belief = belief;
     for (int s : order) {
-      if (belief[s] < LEFT_OUT * belief[order[0]]) {
+      if (belief[s] < LEFT_OUT * belief[order[0]] || counted.size() >= MOST_COUNTED) {
         break;
       }
       counted.add(s);

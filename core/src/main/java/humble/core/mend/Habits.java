@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * How often each kind of fault was the one at this bench. The usual shares count as ten faults found,
- * so that a short log moves them a little and a long one a lot.
+ * How often each kind of fault was the one at this bench. The usual shares count as ten faults
+ * found, so that a short log moves them a little and a long one a lot.
  */
 public final class Habits {
   private static final double USUAL_COUNTS_AS = 10;

@@ -11,8 +11,8 @@ import java.util.Locale;
 /**
  * How well a reading or a sight agrees with a suspect. Readings are normal about what the circuit
  * says: the meter's error counts as two σ, the tolerances of resistors and what a model leaves out
- * are added in squares. Ohms are compared by their logarithms. A small part is kept for slips of the
- * hand, so that one wrong reading never rules a suspect out for good.
+ * are added in squares. Ohms are compared by their logarithms. A small part is kept for slips of
+ * the hand, so that one wrong reading never rules a suspect out for good.
  */
 final class Likelihood {
   private static final double SLIP = 2e-3;
@@ -34,7 +34,8 @@ final class Likelihood {
     this.predictions = predictions;
     this.meter = meter;
     List<Supply> supplies = predictions.parts().kit().supplies();
-    this.rangeV = 2 * Math.max(5, supplies.stream().mapToDouble(s -> Math.abs(s.volts())).max().orElse(5));
+    this.rangeV =
+        2 * Math.max(5, supplies.stream().mapToDouble(s -> Math.abs(s.volts())).max().orElse(5));
     this.rangeA =
         Math.max(0.05, supplies.stream().mapToDouble(Supply::limitMa).max().orElse(500) / 1000);
   }
@@ -117,7 +118,9 @@ final class Likelihood {
     boolean open = Double.isInfinite(read.value());
     double x = open ? Math.log(3 * OPEN_OHM) : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
     double ofMeter =
-        open ? 0.4 : meter.uncertainty(read.value(), read.lastDigit()) / 2 / (read.value() + CONTACT_OHM);
+        open
+            ? 0.4
+            : meter.uncertainty(read.value(), read.lastDigit()) / 2 / (read.value() + CONTACT_OHM);
     double sigma = Math.hypot(expected.sigma(), ofMeter);
     return mixed((x - expected.mean()) / sigma, sigma, LOG_RANGE);
   }
@@ -191,12 +194,17 @@ final class Likelihood {
   }
 
   /**
-   * A part is hot when the circuit puts heat into it, and when it sits the wrong way round and is of
-   * a kind that then conducts: chips through their clamps, electrolytics through their oxide.
+   * A part is hot when the circuit puts heat into it, and when it sits the wrong way round and is
+   * of a kind that then conducts: chips through their clamps, electrolytics through their oxide.
    */
   private double hot(int s, Suspect suspect, String ref, double hotW) {
     PartKind kind =
-        predictions.parts().part(ref).map(Part::line).map(line -> line.kind()).orElse(PartKind.OTHER);
+        predictions
+            .parts()
+            .part(ref)
+            .map(Part::line)
+            .map(line -> line.kind())
+            .orElse(PartKind.OTHER);
     boolean conducts =
         suspect.edit() instanceof Fault.Reversed turned
             && turned.ref().equals(ref)

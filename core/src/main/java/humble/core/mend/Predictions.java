@@ -11,7 +11,6 @@ import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.units.Band;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,8 +23,8 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What every suspect makes every instrument say, for one board in one state: the sweep of all single
- * faults, kept as plain tables. Made once, on all processors; asking is quick.
+ * What every suspect makes every instrument say, for one board in one state: the sweep of all
+ * single faults, kept as plain tables. Made once, on all processors; asking is quick.
  */
 public final class Predictions {
   private static final double SAME = 1e-9;
@@ -84,7 +83,8 @@ public final class Predictions {
       rows.put(designed, 0);
     }
     for (int s = 0; s < row.length; s++) {
-      Snapshot point = suspects.get(s).edit() instanceof Fault fault
+      Snapshot point =
+          suspects.get(s).edit() instanceof Fault fault
               ? solved.getOrDefault(fault, Optional.empty()).orElse(null)
               : designed;
       row[s] =
@@ -180,10 +180,9 @@ public final class Predictions {
 
   private boolean batteryFeeds() {
     return parts.all().stream()
-        .anyMatch(
-            part ->
-                part.model() instanceof humble.core.kit.Model.Battery
-                    && !state.absent().contains(part.ref()));
+        .anyMatch(part ->
+            part.model() instanceof humble.core.kit.Model.Battery
+                && !state.absent().contains(part.ref()));
   }
 
   /** The number of the board as designed, which is no suspect. */
@@ -219,13 +218,21 @@ public final class Predictions {
     return sigma[row(s)][net];
   }
 
+  boolean sameRow(int a, int b) {
+    return row(a) == row(b);
+  }
+
   int columns() {
     return column.size();
   }
 
   /** Gives what a measurement should read with a suspect, one σ of it, in base units. */
   Value value(int s, Measure measure) {
-    Band known = suspect(s).flatMap(Suspect::kitFault).map(f -> f.predict().get(measure.toString())).orElse(null);
+    Band known =
+        suspect(s)
+            .flatMap(Suspect::kitFault)
+            .map(f -> f.predict().get(measure.toString()))
+            .orElse(null);
     if (known != null) {
       return new Value((known.low() + known.high()) / 2, (known.high() - known.low()) / 4);
     }
@@ -283,8 +290,7 @@ public final class Predictions {
     if (!open.isEmpty()) {
       double[] values =
           ohms.straight(
-              open.stream().map(m -> new OhmBench.Pair(m.red(), m.black())).toList(),
-              faults(s));
+              open.stream().map(m -> new OhmBench.Pair(m.red(), m.black())).toList(), faults(s));
       for (int i = 0; i < values.length; i++) {
         straightOhms.put(edit + '|' + open.get(i), values[i]);
       }
@@ -296,10 +302,7 @@ public final class Predictions {
     return exactOhms.computeIfAbsent(
         edit(s) + '|' + m,
         key ->
-            switch (ohms.between(
-                m.red(),
-                m.black(),
-                faults(s))) {
+            switch (ohms.between(m.red(), m.black(), faults(s))) {
               case OhmMeter.Reading.Ohms read -> read.ohms();
               case OhmMeter.Reading.Open open -> Double.POSITIVE_INFINITY;
               case OhmMeter.Reading.Unsolved unsolved -> Double.NaN;

@@ -31,8 +31,8 @@ import java.util.Set;
 
 /**
  * All single faults that a board in one state may have, with what each is worth before anything was
- * measured: the share of its kind, spread over the faults of the kind by the class of the joint, the
- * gap between pads, the marks that tell which way round, and how alike two lines look.
+ * measured: the share of its kind, spread over the faults of the kind by the class of the joint,
+ * the gap between pads, the marks that tell which way round, and how alike two lines look.
  */
 public final class Suspects {
   private static final double NEIGHBOUR_PITCH_MM = 2.6;
@@ -87,7 +87,9 @@ public final class Suspects {
     weighed(FaultKind.of(fault)).merge(fault, weight, Math::max);
   }
 
-  /** A joint on tabs or copper that soaks heat is the one that stays dry; so is a small flat one. */
+  /**
+   * A joint on tabs or copper that soaks heat is the one that stays dry; so is a small flat one.
+   */
   private void joints(Part part) {
     double weight =
         switch (part.pack().lead()) {
@@ -96,11 +98,13 @@ public final class Suspects {
           case TAB -> 1.4;
           case SMD -> 1.8;
         };
+    // What carries no direct current shows later or never; it rarely is what somebody noticed.
+    double noticed = part.model() instanceof Model.Open ? 0.25 : 1;
     boolean socketed = parts.socketOf(part.ref()).isPresent();
     for (PackagePin pin : part.pack().pins()) {
       PinRef ref = new PinRef(part.ref(), pin.number());
       if (parts.netOf(ref).isPresent()) {
-        add(new Fault.OpenJoint(ref), socketed ? 1.5 * weight : weight);
+        add(new Fault.OpenJoint(ref), noticed * (socketed ? 1.5 * weight : weight));
       }
     }
   }
@@ -140,9 +144,7 @@ public final class Suspects {
     Optional<String> netB = parts.netOf(b);
     if (netA.isPresent() && netB.isPresent() && !netA.equals(netB)) {
       Fault turned = new Fault.Bridge(b, a);
-      add(
-          weighed(FaultKind.SHORT).containsKey(turned) ? turned : new Fault.Bridge(a, b),
-          weight);
+      add(weighed(FaultKind.SHORT).containsKey(turned) ? turned : new Fault.Bridge(a, b), weight);
     }
   }
 
@@ -198,12 +200,11 @@ public final class Suspects {
         values.merge(r.ohms(), 1 + LOOK_ALIKE_WEIGHT * alike, Math::max);
       }
     }
-    values.forEach(
-        (value, weight) ->
-            add(
-                new Fault.WrongValue(
-                    part.ref(), value, Engineering.nominal(value, "").replace(" ", "")),
-                weight));
+    values.forEach((value, weight) ->
+        add(
+            new Fault.WrongValue(
+                part.ref(), value, Engineering.nominal(value, "").replace(" ", "")),
+            weight));
   }
 
   /** Two parts change places when the same hands may hold either: one package, two lines. */
@@ -218,8 +219,7 @@ public final class Suspects {
                 && !a.model().equals(b.model())
                 && alike(a, b);
         if (mayChange) {
-          double confused =
-              confusion.getOrDefault(a.line().id() + "/" + b.line().id(), 0.0);
+          double confused = confusion.getOrDefault(a.line().id() + "/" + b.line().id(), 0.0);
           double near =
               a.placed().isPresent()
                       && b.placed().isPresent()

@@ -70,8 +70,14 @@ class DiagnosisTest {
         .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
     assertThat(suspects.stream().map(Suspect::name))
         .contains(
-            "open:R3.2", "value:R1=10k", "value:R1=100", "reversed:LED1", "missing:R2",
-            "swapped:R1-R2", "dead:LED1", "kit:wrong-cable")
+            "open:R3.2",
+            "value:R1=10k",
+            "value:R1=100",
+            "reversed:LED1",
+            "missing:R2",
+            "swapped:R1-R2",
+            "dead:LED1",
+            "kit:wrong-cable")
         .anyMatch(name -> name.startsWith("short:LED1"))
         .doesNotHaveDuplicates();
   }
@@ -152,7 +158,11 @@ class DiagnosisTest {
             .parts();
 
     assertThat(
-            diagnosis(parts).after(List.of(reading(parts, "V(5V)=3.2"))).suspects().getFirst().group())
+            diagnosis(parts)
+                .after(List.of(reading(parts, "V(5V)=3.2")))
+                .suspects()
+                .getFirst()
+                .group())
         .containsExactly("kit:flat");
     assertThat(diagnosis(parts).after(List.of(reading(parts, "V(5V)=5.00"))).suspects())
         .noneMatch(named -> named.suspect().name().equals("kit:flat"));

@@ -22,16 +22,15 @@ final class KitFaultJson {
     c.child("predict")
         .ifPresent(p ->
             p.every(measure -> p.child(measure))
-                .forEach((measure, band) ->
-                    put(predict, measure, band)));
+                .forEach((measure, band) -> put(predict, measure, band)));
     return new KitFault(
-            id,
-            c.maybeText("title").orElse(id),
-            prior,
-            c.texts("seen"),
-            predict,
-            c.text("try"),
-            c.numberFrom("minutes", 0, 1));
+        id,
+        c.maybeText("title").orElse(id),
+        prior,
+        c.texts("seen"),
+        predict,
+        c.text("try"),
+        c.numberFrom("minutes", 0, 1));
   }
 
   private static void put(Map<String, Band> predict, String measure, Optional<Cursor> at) {

@@ -1,0 +1,170 @@
+package humble.cli;
+
+import humble.core.kit.BoardState;
+import humble.core.kit.KitFault;
+import humble.core.kit.Parts;
+import humble.core.mend.Diagnosis;
+import humble.core.mend.Habits;
+import humble.core.mend.Observation;
+import humble.core.mend.Predictions;
+import humble.core.mend.Suspects;
+import humble.core.stock.Meter;
+import humble.core.units.Engineering;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Says what readings make of a board that does not do what it should. */
+@Command(
+    name = "mend",
+    description = "Say what is likely wrong, and the measurement worth making next.")
+final class MendCommand extends humble.cli.Command {
+  @Parameters(paramLabel = "KIT")
+  @Nullable Path kit;
+
+  @Option(names = "--state", required = true, paramLabel = "ID")
+  String state = "";
+
+  @Option(
+      names = "--reading",
+      paramLabel = "MEASURE=VALUE",
+      description =
+          "V(NET)=3.1, V(REF.PIN)=0, V(A,B)=1.2, I(SUPPLY)=34mA, R(NETA,NETB)=4.7k or =open")
+  List<String> readings = new ArrayList<>();
+
+  @Option(
+      names = "--seen",
+      paramLabel = "SIGHT:REF",
+      description = "lit, dim, dark, flicker, hot or smell, such as dark:LED3")
+  List<String> seen = new ArrayList<>();
+
+  @Option(
+      names = "--meter",
+      paramLabel = "METER",
+      description = "Per cent of reading + counts @ resolution (default: ${DEFAULT-VALUE}).")
+  String meter = "0.5%+2@1m";
+
+  @Override
+  Answer answer() {
+    Parts parts = parts(Objects.requireNonNull(kit));
+    BoardState board = CircuitCommand.state(parts, state);
+    List<String> problems = new ArrayList<>();
+    List<Observation> observations = new ArrayList<>();
+    for (String text : readings) {
+      Optional<Observation> read = Observation.reading(text, parts, board);
+      read.ifPresentOrElse(
+          observations::add,
+          () ->
+              problems.add(
+                  "--reading: '" + text + "' is no measurement of this board with its value."));
+    }
+    for (String text : seen) {
+      Observation.seen(text, parts)
+          .ifPresentOrElse(
+              observations::add,
+              () -> problems.add("--seen: '" + text + "' is no sight of a part of this board."));
+    }
+    Meter profile = Meter.parse(meter).orElse(null);
+    if (profile == null) {
+      problems.add("--meter: '" + meter + "' is not per cent + counts @ resolution.");
+    }
+    if (!problems.isEmpty() || profile == null) {
+      throw new BadInput(problems);
+    }
+    Predictions predictions =
+        new Predictions(parts, board, Suspects.of(parts, board, Habits.usual()), () -> false);
+    Diagnosis.Known known = new Diagnosis(predictions, profile).after(observations);
+    return answer(known, predictions.solvable());
+  }
+
+  private static Answer answer(Diagnosis.Known known, boolean solvable) {
+    List<String> text = new ArrayList<>();
+    List<Map<String, @Nullable Object>> suspects = new ArrayList<>();
+    for (Diagnosis.Named named : known.suspects()) {
+      Map<String, @Nullable Object> each =
+          Answer.object(
+              "fault", named.suspect().name(), "belief", named.belief(), "group", named.group());
+      KitFault ofKit = named.suspect().known();
+      if (ofKit != null) {
+        each.put("title", ofKit.title());
+        each.put("try", ofKit.tryThis());
+      }
+      suspects.add(each);
+      if (suspects.size() <= 8) {
+        text.add(
+            String.format(
+                Locale.ROOT,
+                "%3.0f %%  %s%s",
+                100 * named.belief(),
+                named.suspect().name(),
+                named.group().size() > 1
+                    ? ", or " + (named.group().size() - 1) + " that read the same"
+                    : ""));
+      }
+    }
+    Diagnosis.Next next = known.next().orElse(null);
+    if (next != null) {
+      text.add(
+          String.format(
+              Locale.ROOT,
+              "next: %s, %.1f minutes, worth %.2f bits",
+              next.measure(),
+              next.minutes(),
+              next.gainBits()));
+      next.predict()
+          .forEach((fault, value) ->
+              text.add(
+                  "      "
+                      + (Double.isInfinite(value)
+                          ? "open"
+                          : Engineering.reading(value, next.measure().unit()))
+                      + "  "
+                      + fault));
+      next.looks().forEach((fault, look) -> text.add("      " + look.text() + "  " + fault));
+    }
+    if (!known.explained()) {
+      text.add("No single fault explains these readings: read them again, or think of two.");
+    }
+    if (!solvable) {
+      text.add("The circuit has no operating point in this state: nothing can be predicted.");
+    }
+    return new Answer(
+        Answer.object(
+            "suspects",
+            suspects,
+            "next",
+            next == null ? null : next(next),
+            "done",
+            known.done(),
+            "explained",
+            known.explained()),
+        text,
+        !solvable);
+  }
+
+  private static Map<String, @Nullable Object> next(Diagnosis.Next next) {
+    Map<String, @Nullable Object> predict = new LinkedHashMap<>();
+    next.predict()
+        .forEach((fault, value) ->
+            predict.put(fault, Double.isInfinite(value) ? "open" : (Object) value));
+    next.looks().forEach((fault, look) -> predict.put(fault, look.text()));
+    return Answer.object(
+        "measure",
+        next.measure().toString(),
+        "minutes",
+        next.minutes(),
+        "expected_gain_bits",
+        next.gainBits(),
+        "predict",
+        predict);
+  }
+}

@@ -1,0 +1,305 @@
+package humble.core.power;
+
+import humble.core.circuit.DcResult;
+import humble.core.circuit.Fault;
+import humble.core.circuit.FaultSweep;
+import humble.core.circuit.OhmBench;
+import humble.core.circuit.OhmMeter;
+import humble.core.circuit.Snapshot;
+import humble.core.circuit.StateSolver;
+import humble.core.craft.Rails;
+import humble.core.kit.BoardState;
+import humble.core.kit.Model;
+import humble.core.kit.Part;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import humble.core.kit.Supply;
+import humble.core.mend.Habits;
+import humble.core.mend.Suspect;
+import humble.core.mend.Suspects;
+import humble.core.units.Band;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.BooleanSupplier;
+
+/**
+ * Reckons the stages of powering a board from its circuit.
+ *
+ * <p>The window of a current or rail is ±1.96 σ about the nominal board, σ from the tolerances of
+ * the resistors (tolerance = 2.5 σ) carried to first order through the operating point; everything
+ * else is nominal. Limit: one and a half times the upper end, at least 20 mA, never above what the
+ * supply gives nor what a part survives that carries the whole current.
+ */
+public final class PowerReckoning {
+  private static final double SIGMAS_OF_95_PERCENT = 1.96;
+  private static final double LEAST_LIMIT_MA = 20;
+  private static final double LIMIT_FACTOR = 1.5;
+  private static final double FLOATING_OHM = 50e6;
+  private static final double WHOLE = 0.99;
+  private static final double SHOWN_MA = 0.1;
+  private static final double AMBIENT_RISE_C = 15;
+  private static final double HOTTEST_C = 125;
+  private static final int MOST_FAULTS = 4;
+
+  private final Parts parts;
+
+  /** Makes the reckoning for one kit. */
+  public PowerReckoning(Parts parts) {
+    this.parts = parts;
+  }
+
+  /** Gives the states that have a supply, in the kit's order. */
+  public List<BoardState> states() {
+    return parts.kit().states().stream().filter(state -> supply(state).isPresent()).toList();
+  }
+
+  private Optional<Supply> supply(BoardState state) {
+    String id = state.supply();
+    return id == null ? Optional.empty() : parts.kit().supply(id);
+  }
+
+  /**
+   * Reckons the stage of a state; empty when the circuit has no operating point or no supply.
+   *
+   * @throws java.util.concurrent.CancellationException when {@code cancelled} says so
+   */
+  public Optional<PoweredStage> stage(BoardState state, BooleanSupplier cancelled) {
+    Supply supply = supply(state).orElse(null);
+    StateSolver solver = new StateSolver(parts, state);
+    Snapshot board = solver.asDesigned().orElse(null);
+    if (supply == null || board == null) {
+      return Optional.empty();
+    }
+    double nominal = board.supplyA() * 1000;
+    double half = SIGMAS_OF_95_PERCENT * board.supplySigmaA() * 1000;
+    Band expect = new Band(Math.max(0, nominal - half), Math.max(0, nominal + half));
+    double limit = limitMa(supply, board, expect);
+    return Optional.of(
+        new PoweredStage(
+            state.id(),
+            supply.volts(),
+            nominal,
+            expect,
+            limit,
+            rails(board),
+            hints(state, supply, limit, expect, cancelled),
+            heats(board),
+            lights(board),
+            pins(state, board),
+            ohms(state, supply)));
+  }
+
+  private double limitMa(Supply supply, Snapshot board, Band expect) {
+    double limit =
+        Math.min(Math.max(LIMIT_FACTOR * expect.high(), LEAST_LIMIT_MA), supply.limitMa());
+    for (Part part : parts.all()) {
+      Double most = part.line().maxMa();
+      boolean carriesAll =
+          feeds(supply, part.ref())
+              || board.mostAmps(part.ref()) >= WHOLE * board.supplyA() && board.supplyA() > 0;
+      if (most != null && carriesAll) {
+        limit = Math.min(limit, most);
+      }
+    }
+    return limit;
+  }
+
+  private static boolean feeds(Supply supply, String ref) {
+    return PinRef.parse(supply.plus()).filter(pin -> pin.ref().equals(ref)).isPresent()
+        || PinRef.parse(supply.minus()).filter(pin -> pin.ref().equals(ref)).isPresent();
+  }
+
+  private List<PoweredStage.Rail> rails(Snapshot board) {
+    List<PoweredStage.Rail> rails = new ArrayList<>();
+    for (String net : Rails.of(parts).nets()) {
+      OptionalDouble volts = board.openVolts(net);
+      if (volts.isPresent() && board.riseOhm(net) < FLOATING_OHM) {
+        rails.add(
+            new PoweredStage.Rail(
+                net,
+                Band.around(volts.getAsDouble(), SIGMAS_OF_95_PERCENT * board.sigmaVolts(net))));
+      }
+    }
+    return rails;
+  }
+
+  private static List<PoweredStage.Heat> heats(Snapshot board) {
+    List<PoweredStage.Heat> heats = new ArrayList<>();
+    for (Map.Entry<String, DcResult.RegulatorHeat> each : board.regulators().entrySet()) {
+      DcResult.RegulatorHeat heat = each.getValue();
+      heats.add(
+          new PoweredStage.Heat(
+              each.getKey(),
+              heat.watts(),
+              heat.junctionC(),
+              heat.junctionC() + AMBIENT_RISE_C,
+              heat.inDropout()));
+    }
+    return heats;
+  }
+
+  private List<PoweredStage.Draw> lights(Snapshot board) {
+    return board.lights().stream()
+        .filter(board::lit)
+        .map(ref -> new PoweredStage.Draw(ref, board.amps(ref) * 1000, most(ref)))
+        .toList();
+  }
+
+  private @org.jspecify.annotations.Nullable Double most(String ref) {
+    return parts.part(ref).map(part -> part.line().maxMa()).orElse(null);
+  }
+
+  /** What a driven pin carries follows from the drop over its output's resistance. */
+  private List<PoweredStage.Draw> pins(BoardState state, Snapshot board) {
+    List<PoweredStage.Draw> pins = new ArrayList<>();
+    state.drive().keySet().stream()
+        .sorted(humble.core.kit.RefOrder.NATURAL)
+        .forEach(text -> {
+          PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
+          String level = state.drive().get(text);
+          if (pin == null
+              || level == null
+              || level.equals("off")
+              || state.absent().contains(pin.ref())
+              || !(parts.get(pin.ref()).model() instanceof Model.Load load)) {
+            return;
+          }
+          String rail = pin.ref() + "." + (level.equals("high") ? load.plus() : load.minus());
+          double drop = board.openVolts(rail).orElse(0) - board.openVolts(pin.toString()).orElse(0);
+          double ma = 1000 * drop / load.outputsRonOhm().getOrDefault(pin.pin(), 25.0);
+          if (Math.abs(ma) >= SHOWN_MA) {
+            pins.add(new PoweredStage.Draw(pin.toString(), ma, most(pin.ref())));
+          }
+        });
+    return pins;
+  }
+
+  private OptionalDouble ohms(BoardState state, Supply supply) {
+    String plus = parts.net(supply.plus()).orElse("");
+    String minus = parts.net(supply.minus()).orElse("");
+    if (plus.isEmpty() || minus.isEmpty()) {
+      return OptionalDouble.empty();
+    }
+    return switch (new OhmBench(parts, state).between(plus, minus, List.of())) {
+      case OhmMeter.Reading.Ohms read -> OptionalDouble.of(read.ohms());
+      case OhmMeter.Reading.Open open -> OptionalDouble.empty();
+      case OhmMeter.Reading.Unsolved unsolved -> OptionalDouble.empty();
+    };
+  }
+
+  /**
+   * What the bridges and the parts the wrong way round do, and the joints that all current passes.
+   */
+  private List<PoweredStage.Hint> hints(
+      BoardState state, Supply supply, double limitMa, Band expect, BooleanSupplier cancelled) {
+    Parts limited =
+        Parts.of(
+            KitEdits.withSupply(
+                parts.kit(),
+                new Supply(
+                    supply.id(),
+                    supply.volts(),
+                    limitMa,
+                    supply.plus(),
+                    supply.minus(),
+                    supply.rangeV())));
+    List<Suspect> suspects =
+        Suspects.of(limited, state, Habits.usual()).stream()
+            .filter(suspect -> tells(suspect.fault().orElse(null)))
+            .sorted((a, b) -> Double.compare(b.prior(), a.prior()))
+            .toList();
+    Map<Fault, Optional<Snapshot>> solved =
+        new FaultSweep(limited, new StateSolver(limited, state))
+            .of(suspects.stream().flatMap(s -> s.fault().stream()).toList(), cancelled);
+    List<Fault> atLimit = new ArrayList<>();
+    List<Fault> little = new ArrayList<>();
+    solved.forEach((fault, board) ->
+        board.ifPresent(at -> {
+          if (at.limited()) {
+            atLimit.add(fault);
+          } else if (at.supplyA() * 1000 < expect.low() / 2) {
+            little.add(fault);
+          }
+        }));
+    List<PoweredStage.Hint> hints = new ArrayList<>();
+    if (!atLimit.isEmpty()) {
+      hints.add(new PoweredStage.Hint(PoweredStage.Sign.LIMIT, first(atLimit)));
+    }
+    if (!little.isEmpty()) {
+      hints.add(new PoweredStage.Hint(PoweredStage.Sign.LITTLE, first(little)));
+    }
+    return hints;
+  }
+
+  private boolean tells(@org.jspecify.annotations.Nullable Fault fault) {
+    return switch (fault) {
+      case Fault.Bridge f -> true;
+      case Fault.Reversed f -> true;
+      case Fault.OpenJoint f -> passesAll(f.pin().ref());
+      case null, default -> false;
+    };
+  }
+
+  private boolean passesAll(String ref) {
+    Part part = parts.get(ref);
+    return part.line().kind().isThreeLegged()
+        || part.line().kind().isDiode()
+        || parts.kit().supplies().stream().anyMatch(supply -> feeds(supply, ref));
+  }
+
+  private static List<Fault> first(List<Fault> faults) {
+    return faults.subList(0, Math.min(MOST_FAULTS, faults.size()));
+  }
+
+  /** What is to be warned of. */
+  public sealed interface Warning {
+    /** A regulator's junction passes 125 °C at 40 °C around. */
+    record Hot(String state, String ref, double junctionC) implements Warning {}
+
+    /** A regulator has too little above its output. */
+    record Dropout(String state, String ref) implements Warning {}
+
+    /** A light or an output carries more than the part survives. */
+    record Over(String state, String at, double ma, double mostMa) implements Warning {}
+
+    /** A battery is at or below its cut-off under load. */
+    record Flat(String state, String ref, double volts, double cutoffV) implements Warning {}
+
+    /** The circuit has no operating point. */
+    record Unsolved(String state) implements Warning {}
+  }
+
+  /** Gives the warnings of the stages reckoned, and of the batteries in {@code states}. */
+  public List<Warning> warnings(List<PoweredStage> stages, List<BoardState> states) {
+    List<Warning> warnings = new ArrayList<>();
+    for (PoweredStage stage : stages) {
+      for (PoweredStage.Heat heat : stage.heats()) {
+        if (heat.junctionAt40C() > HOTTEST_C) {
+          warnings.add(new Warning.Hot(stage.state(), heat.ref(), heat.junctionAt40C()));
+        }
+        if (heat.inDropout()) {
+          warnings.add(new Warning.Dropout(stage.state(), heat.ref()));
+        }
+      }
+      for (List<PoweredStage.Draw> draws : List.of(stage.lights(), stage.pins())) {
+        for (PoweredStage.Draw draw : draws) {
+          Double most = draw.mostMa();
+          if (most != null && Math.abs(draw.ma()) > most) {
+            warnings.add(new Warning.Over(stage.state(), draw.at(), draw.ma(), most));
+          }
+        }
+      }
+    }
+    for (BoardState state : states) {
+      if (supply(state).isPresent()
+          && stages.stream().noneMatch(stage -> stage.state().equals(state.id()))) {
+        warnings.add(new Warning.Unsolved(state.id()));
+      }
+    }
+    warnings.addAll(new BatteryLife(parts).flat(states));
+    return warnings;
+  }
+}
