@@ -41,6 +41,8 @@ public final class PracticeBench {
   private final Meter meter;
   private final List<Fault> faults;
   private final double meterBias;
+  private final long seed;
+  private final Map<String, SimulatedBoard> boards = new HashMap<>();
   private final Map<String, Pose> mountings = new HashMap<>();
   private final Map<String, Double> truePartRatio = new HashMap<>();
   private final Map<String, SimulatedController> controllers = new HashMap<>();
@@ -57,6 +59,7 @@ public final class PracticeBench {
     this.kit = parts.kit();
     this.faults = List.copyOf(faults);
     this.meter = Meter.USUAL;
+    this.seed = seed;
     Random random = new Random(seed);
     this.meterBias = random.nextDouble() * 2 - 1;
     kit.lines()
@@ -120,6 +123,16 @@ public final class PracticeBench {
                 supply != null && supply.ma() >= limitMa));
       }
     };
+  }
+
+  /** Gives the board in a state, with meter and supply on it: the same board every time. */
+  public SimulatedBoard board(BoardState state) {
+    return boards.computeIfAbsent(
+        state.id(),
+        id ->
+            SimulatedBoard.of(parts, state, faults, seed)
+                .orElseThrow(() ->
+                    new IllegalStateException("the circuit has no operating point in " + id)));
   }
 
   private double volts(DcResult result, String at) {

@@ -49,6 +49,10 @@ public final class Build {
   private final SequencedMap<String, DisplaySetting> displaySettings = new LinkedHashMap<>();
   private final Set<String> awake = new LinkedHashSet<>();
   private final Set<String> closed = new LinkedHashSet<>();
+  private final SequencedMap<String, String> overriddenGates = new LinkedHashMap<>();
+  private final Map<String, List<String>> observed = new LinkedHashMap<>();
+  private final List<BuildEvent.Mended> mended = new ArrayList<>();
+  private BuildEvent.@Nullable FaultHidden hidden;
   private BuildEvent.@Nullable Began began;
   private @Nullable String school;
   private BuildEvent.@Nullable Sees sees;
@@ -117,6 +121,15 @@ public final class Build {
       }
       case BuildEvent.GateRead e -> gateReadings.put(e.gate(), e);
       case BuildEvent.GatePassed e -> passedGates.put(e.gate(), e.value());
+      case BuildEvent.GateOverridden e -> overriddenGates.put(e.gate(), e.reason());
+      case BuildEvent.FaultHidden e -> hidden = e;
+      case BuildEvent.Observed e ->
+          observed.computeIfAbsent(e.state(), key -> new ArrayList<>()).add(e.what());
+      case BuildEvent.Mended e -> {
+        observed.remove(e.state());
+        mended.add(e);
+        hidden = null;
+      }
       case BuildEvent.Loaded e -> loaded.put(e.image(), e);
       case BuildEvent.LightsSeen e -> darkLights.put(e.peripheral(), e.dark());
       case BuildEvent.DisplaySet e -> displaySettings.put(e.peripheral(), e.setting());
@@ -276,6 +289,31 @@ public final class Build {
   /** Gives the readings that passed, by gate. */
   public Map<String, Double> passedGates() {
     return passedGates;
+  }
+
+  /** Gives the reasons of the gates that were passed without their reading. */
+  public Map<String, String> overriddenGates() {
+    return overriddenGates;
+  }
+
+  /** Tells whether a gate is open: passed with its reading, or overridden with a reason. */
+  public boolean gateOpen(String gate) {
+    return passedGates.containsKey(gate) || overriddenGates.containsKey(gate);
+  }
+
+  /** Gives what was read and seen in a state since the last fault was found. */
+  public List<String> observed(String state) {
+    return observed.getOrDefault(state, List.of());
+  }
+
+  /** Gives the faults that were found, in the order found. */
+  public List<BuildEvent.Mended> mended() {
+    return mended;
+  }
+
+  /** Gives the fault hidden on the practice bench and not found yet. */
+  public Optional<BuildEvent.FaultHidden> hidden() {
+    return Optional.ofNullable(hidden);
   }
 
   /** Gives what was loaded, by image. */

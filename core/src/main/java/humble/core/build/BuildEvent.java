@@ -91,6 +91,19 @@ public sealed interface BuildEvent {
   /** A gate was passed with a reading as expected. */
   record GatePassed(String gate, double value) implements BuildEvent {}
 
+  /** A gate was passed without the reading it asks for; {@code reason} is the person's own. */
+  record GateOverridden(String gate, String reason) implements BuildEvent {}
+
+  /** A fault was hidden on the practice bench, drawn from {@code seed} at a level from 1 to 3. */
+  record FaultHidden(String state, int level, long seed) implements BuildEvent {}
+
+  /** Something was read or seen while mending, as the command line writes it. */
+  record Observed(String state, String what, boolean practice) implements BuildEvent {}
+
+  /** What it was: a fault, found after so many measurements. */
+  record Mended(String state, String fault, int measurements, boolean practice)
+      implements BuildEvent {}
+
   /** An image was sent and read back. */
   record Loaded(
       String image, String target, long bytes, String sha256, boolean verified, boolean practice)

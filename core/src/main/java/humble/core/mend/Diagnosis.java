@@ -108,6 +108,11 @@ public final class Diagnosis {
 
   /** Gives what is known after {@code observations}. */
   public Known after(List<Observation> observations) {
+    return after(observations, Set.of());
+  }
+
+  /** Gives the same where some measurements cannot be made: a pad that no probe reaches. */
+  public Known after(List<Observation> observations, Set<Measure> outOfReach) {
     double[] belief = beliefs(observations);
     Integer[] order = byBelief(belief);
     List<Measure.Ohms> pairs = predictions.solvable() ? pairs(order, belief) : List.of();
@@ -116,7 +121,7 @@ public final class Diagnosis {
     Optional<Next> next =
         sure || !predictions.solvable()
             ? Optional.empty()
-            : best(belief, measured(observations), pairs, groups);
+            : best(belief, measured(observations, outOfReach), pairs, groups);
     boolean explained = order.length > 0 && explained(order[0], observations);
     return new Known(groups, next, next.isEmpty(), explained);
   }
@@ -133,7 +138,7 @@ public final class Diagnosis {
   public List<Measure> available(List<Observation> observations) {
     double[] belief = beliefs(observations);
     Integer[] order = byBelief(belief);
-    return candidates(belief, order, measured(observations), pairs(order, belief));
+    return candidates(belief, order, measured(observations, Set.of()), pairs(order, belief));
   }
 
   /** Gives the groups after {@code observations}, without thinking of what to measure next. */
@@ -204,8 +209,9 @@ public final class Diagnosis {
         .allMatch(seen -> likelihood.sigmasOff(suspect, seen) < UNEXPLAINED_SIGMAS);
   }
 
-  private static Set<Measure> measured(List<Observation> observations) {
-    Set<Measure> measured = new HashSet<>();
+  private static Set<Measure> measured(
+      List<Observation> observations, Set<Measure> outOfReach) {
+    Set<Measure> measured = new HashSet<>(outOfReach);
     for (Observation seen : observations) {
       switch (seen) {
         case Observation.Reading read -> measured.add(read.measure());

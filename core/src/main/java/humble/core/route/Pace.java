@@ -164,6 +164,8 @@ public final class Pace {
         || event instanceof BuildEvent.MarksWeighed
         || event instanceof BuildEvent.ModuleRead
         || event instanceof BuildEvent.JointSeen
+        || event instanceof BuildEvent.Observed
+        || event instanceof BuildEvent.FaultHidden
         || event instanceof BuildEvent.Noted);
   }
 

@@ -129,6 +129,10 @@ public final class BookStage implements Stage {
       case BuildEvent.Chose e -> StageId.FIT;
       case BuildEvent.GateRead e -> StageId.POWER;
       case BuildEvent.GatePassed e -> StageId.POWER;
+      case BuildEvent.GateOverridden e -> StageId.POWER;
+      case BuildEvent.Mended e -> StageId.POWER;
+      case BuildEvent.Observed e -> null;
+      case BuildEvent.FaultHidden e -> null;
       case BuildEvent.Loaded e -> StageId.LOAD;
       case BuildEvent.LightsSeen e -> StageId.WAKE;
       case BuildEvent.DisplaySet e -> StageId.WAKE;

@@ -264,6 +264,19 @@ public final class BoardPicture {
     }
   }
 
+  /** Makes the body of every part of the seen side answer to clicks, as {@code part:REF}. */
+  public void partSpots(Pen pen, Set<String> leftOut) {
+    for (Part part : parts.all()) {
+      Place place = part.place();
+      boolean here = place != null && place.board().equals(view.board().id());
+      if (place != null && here && !leftOut.contains(part.ref())) {
+        double[] at = px(place.at());
+        double reach = Math.max(9, reach(part) * scale * 0.6);
+        pen.spot("part:" + part.ref(), at[0] - reach, at[1] - reach, 2 * reach, 2 * reach);
+      }
+    }
+  }
+
   private enum Look {
     PRINTED,
     ON,

@@ -1,6 +1,5 @@
 package humble.desktop.power;
 
-import humble.core.circuit.Fault;
 import humble.core.kit.Gate;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
@@ -11,6 +10,7 @@ import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
+import humble.desktop.stage.FaultWords;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -203,29 +203,13 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
           Token.INK,
           Pen.Hang.RIGHT);
       pen.text(
-          Pen.fitted(fault(each.fault()), 16, w - 122), x + 120, ty, 16, Token.INK, Pen.Hang.LEFT);
+          Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 122), x + 120, ty, 16, Token.INK, Pen.Hang.LEFT);
       String supply =
           words.say(
               each.limited() ? "power.limit-light" : "power.takes",
               String.format(java.util.Locale.ROOT, "%.1f", each.ma()));
       pen.text(supply, x + 120, ty + 19, 13, Token.INK_SOFT, Pen.Hang.LEFT);
     }
-  }
-
-  private String fault(Fault fault) {
-    return switch (fault) {
-      case Fault.OpenJoint f ->
-          words.say(
-              "fault.open",
-              f.pin().ref(),
-              parts.part(f.pin().ref()).map(p -> p.pinName(f.pin().pin())).orElse(f.pin().pin()));
-      case Fault.Bridge f -> words.say("fault.bridge", f.a().ref());
-      case Fault.Reversed f -> words.say("fault.reversed", f.ref());
-      case Fault.Swapped f -> words.say("fault.swapped", f.a(), f.b());
-      case Fault.WrongValue f -> words.say("fault.value", f.ref());
-      case Fault.Missing f -> words.say("fault.missing", f.ref());
-      case Fault.Dead f -> words.say("fault.dead", f.ref());
-    };
   }
 
   @Override

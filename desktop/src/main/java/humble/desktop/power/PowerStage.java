@@ -45,7 +45,7 @@ public final class PowerStage implements Stage {
 
   private Optional<Gate> current() {
     return open.kit().gates().stream()
-        .filter(gate -> !open.build().passedGates().containsKey(gate.id()))
+        .filter(gate -> !open.build().gateOpen(gate.id()))
         .findFirst();
   }
 
@@ -164,15 +164,7 @@ public final class PowerStage implements Stage {
           open.takeBack();
           desk.go(StageId.POWER);
         });
-    card.hint(
-        "/",
-        words.say("key.wrong"),
-        () -> {
-          open.act(
-              new BuildEvent.Wrong(
-                  words.say(StageId.POWER.key()), current().map(Gate::title).orElse("")));
-          desk.refresh();
-        });
+    card.hint("/", words.say("key.wrong"), () -> desk.wrong());
   }
 
   private OptionalDouble value() {

@@ -15,6 +15,7 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.ModuleRows;
 import humble.core.kit.Parts;
+import humble.core.mend.Habits;
 import humble.core.route.Move;
 import humble.core.route.Pace;
 import humble.core.route.Plan;
@@ -58,6 +59,8 @@ public final class OpenBuild {
   private final Set<String> layersAsked = new HashSet<>();
   private final Map<String, BoardLayers> layers = new HashMap<>();
   private final Supplier<Pace> paceOfBench;
+  private final Supplier<Habits> habitsOfBench;
+  private Habits habits = Habits.usual();
   private @Nullable Pace pace;
   private @Nullable Map<String, Double> watts;
   private Build build;
@@ -72,6 +75,7 @@ public final class OpenBuild {
       Kit kit,
       Build build,
       Supplier<Pace> paceOfBench,
+      Supplier<Habits> habitsOfBench,
       Executor background,
       Executor later,
       Runnable changed) {
@@ -82,6 +86,7 @@ public final class OpenBuild {
     this.fitted = parts;
     this.build = build;
     this.paceOfBench = paceOfBench;
+    this.habitsOfBench = habitsOfBench;
     this.background = background;
     this.later = later;
     this.changed = changed;
@@ -130,6 +135,7 @@ public final class OpenBuild {
     Map<String, Double> knownHeat = watts;
     background.execute(() -> {
       Pace own = known == null ? paceOfBench.get() : known;
+      Habits ownHabits = habitsOfBench.get();
       Map<String, Double> heat = knownHeat == null ? Heat.watts(parts) : knownHeat;
       Reckoned result = Reckoned.of(parts, choices, lacking, moves, evening, own, heat);
       later.execute(() -> {
@@ -137,6 +143,7 @@ public final class OpenBuild {
           return;
         }
         pace = own;
+        habits = ownHabits;
         watts = heat;
         reckoned = result;
         reckoning = false;
@@ -295,6 +302,11 @@ public final class OpenBuild {
   /** Gives where the build stands. */
   public Build build() {
     return build;
+  }
+
+  /** Gives how often each kind of fault was the one at this bench, practice left out. */
+  public Habits habits() {
+    return habits;
   }
 
   /** Gives the practice bench. */

@@ -58,7 +58,7 @@ public final class Progress {
       case POWER ->
           ratio(
               kit.gates().stream()
-                  .filter(gate -> build.passedGates().containsKey(gate.id()))
+                  .filter(gate -> build.gateOpen(gate.id()))
                   .count(),
               kit.gates().size());
       case LOAD ->
@@ -109,7 +109,7 @@ public final class Progress {
   /** Tells whether a step of the plan is done. */
   public static boolean stepDone(Build build, Step step) {
     return switch (step.act()) {
-      case GATE -> build.passedGates().containsKey(step.id());
+      case GATE -> build.gateOpen(step.id());
       case CHOOSE -> build.choices().containsKey(step.id());
       case FIT, INSERT, TASK, TURN -> build.doneSteps().contains(step.id());
     };

@@ -175,6 +175,7 @@ public final class Session {
             folder.withMarks(kit),
             build,
             new PaceOfBench(journal.file()),
+            new HabitsOfBench(journal.file()),
             background,
             later,
             () -> changed.run());

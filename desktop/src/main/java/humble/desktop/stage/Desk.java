@@ -24,6 +24,9 @@ public interface Desk {
   /** Empties the field, or puts a text into it. */
   void type(String text);
 
+  /** Says that something is wrong here: opens the search for it. */
+  void wrong();
+
   /** Opens the field for a remark. */
   void note();
 

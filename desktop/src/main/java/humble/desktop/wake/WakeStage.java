@@ -53,7 +53,7 @@ public final class WakeStage implements Stage {
   }
 
   private boolean awake(String id) {
-    return open.build().awake().contains(id) || open.build().passedGates().containsKey(id);
+    return open.build().awake().contains(id) || open.build().gateOpen(id);
   }
 
   private boolean loaded() {

@@ -9,6 +9,7 @@ import humble.desktop.draw.Palette;
 import humble.desktop.fit.FitStage;
 import humble.desktop.intake.IntakeStage;
 import humble.desktop.load.LoadStage;
+import humble.desktop.mend.MendStage;
 import humble.desktop.plan.PlanStage;
 import humble.desktop.power.PowerStage;
 import humble.desktop.session.OpenBuild;
@@ -61,6 +62,7 @@ public final class BenchWindow implements Desk {
   private final Label board = new Label();
   private final Label bench = new Label();
   private final Button practice = new Button();
+  private final Button mend = new Button();
   private final Button night = new Button();
   private final CardView card;
   private final MatView mat;
@@ -131,7 +133,7 @@ public final class BenchWindow implements Desk {
 
   private void lay() {
     name.getStyleClass().add("build-name");
-    for (Region kept : List.of(board, practice, night, bench)) {
+    for (Region kept : List.of(board, practice, mend, night, bench)) {
       kept.setMinWidth(Region.USE_PREF_SIZE);
     }
     board.getStyleClass().add("soft");
@@ -141,6 +143,12 @@ public final class BenchWindow implements Desk {
     practice.setFocusTraversable(false);
     practice.setTooltip(new Tooltip(words.say("top.practice.tip")));
     practice.setOnAction(event -> togglePractice());
+    mend.getStyleClass().addAll("switch", "mend");
+    mend.setId("mend");
+    mend.setFocusTraversable(false);
+    mend.setText(words.say("top.mend"));
+    mend.setTooltip(new Tooltip(words.say("top.mend.tip")));
+    mend.setOnAction(event -> handle(this::wrong));
     night.getStyleClass().add("switch");
     night.setId("night");
     night.setFocusTraversable(false);
@@ -150,7 +158,7 @@ public final class BenchWindow implements Desk {
     Region right = new Region();
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    HBox top = new HBox(name, board, left, bench, right, practice, night);
+    HBox top = new HBox(name, board, left, bench, right, practice, mend, night);
     top.getStyleClass().add("top-line");
     root.setTop(top);
     BorderPane middle = new BorderPane(mat);
@@ -295,7 +303,7 @@ public final class BenchWindow implements Desk {
     Optional<OpenBuild> open = session.open();
     boolean gate =
         open.map(o ->
-                o.kit().gates().stream().allMatch(g -> o.build().passedGates().containsKey(g.id())))
+                o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
             .orElse(false);
     trace.show(stageId, id -> open.map(o -> Progress.share(o, id)).orElse(0.0), gate, palette);
     top(open);
@@ -322,6 +330,7 @@ public final class BenchWindow implements Desk {
                 .orElse(""));
     boolean on = open.map(OpenBuild::practiceOn).orElse(false);
     practice.setVisible(open.isPresent());
+    mend.setVisible(open.isPresent());
     practice.setText(words.say(on ? "top.practice.on" : "top.practice.off"));
     practice.getStyleClass().remove("on");
     if (on) {
@@ -577,13 +586,17 @@ public final class BenchWindow implements Desk {
     }
   }
 
-  private void wrong() {
+  @Override
+  public void wrong() {
+    if (stage instanceof MendStage mending) {
+      mending.wrongAgain();
+      return;
+    }
     session
         .open()
         .ifPresent(open -> {
           open.act(new BuildEvent.Wrong(words.say(stageId.key()), stage.card().title()));
-          go(stageId);
-          remark = words.say("top.wrong");
+          show(new MendStage(open, this, stageId));
         });
   }
 

@@ -1,0 +1,86 @@
+package humble.bench;
+
+import humble.core.circuit.Fault;
+import humble.core.mend.Diagnosis;
+import humble.core.mend.Observation;
+import humble.core.mend.Predictions;
+import humble.core.mend.Suspect;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+/**
+ * A fault hidden on a simulated board: drawn as often as its kind comes, of a level that is measured
+ * by how many measurements the advice itself needs to find it. The same seed hides the same fault.
+ *
+ * @param fault what is wrong
+ * @param board the board with it
+ * @param leastMeasurements measurements that the advice needs
+ */
+public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasurements) {
+  private static final int MOST_TRIES = 40;
+  private static final int MOST_MEASUREMENTS = 25;
+  private static final int EASY = 3;
+  private static final int FAIR = 6;
+
+  /** Levels are 1 to 3: up to three measurements, up to six, more. */
+  public static final int LEVELS = 3;
+
+  /** Hides a fault; empty when no fault of this state shows in any measurement. */
+  public static Optional<HiddenFault> at(
+      Predictions predictions, Diagnosis diagnosis, int level, long seed) {
+    Random random = new Random(seed);
+    HiddenFault nearest = null;
+    for (int i = 0; i < MOST_TRIES; i++) {
+      Suspect suspect = drawn(predictions.suspects(), random);
+      Fault fault = suspect.fault().orElse(null);
+      if (fault == null || !diagnosis.shows(suspect)) {
+        continue;
+      }
+      SimulatedBoard board =
+          SimulatedBoard.of(predictions.parts(), predictions.state(), List.of(fault), seed)
+              .orElse(null);
+      if (board == null) {
+        continue;
+      }
+      HiddenFault found = new HiddenFault(fault, board, advised(diagnosis, board));
+      if (level(found.leastMeasurements) == level) {
+        return Optional.of(found);
+      }
+      boolean nearer =
+          nearest == null
+              || Math.abs(level(found.leastMeasurements) - level)
+                  < Math.abs(level(nearest.leastMeasurements) - level);
+      nearest = nearer ? found : nearest;
+    }
+    return Optional.ofNullable(nearest);
+  }
+
+  private static int level(int measurements) {
+    return measurements <= EASY ? 1 : measurements <= FAIR ? 2 : LEVELS;
+  }
+
+  private static Suspect drawn(List<Suspect> suspects, Random random) {
+    double at = random.nextDouble();
+    for (Suspect suspect : suspects) {
+      at -= suspect.prior();
+      if (at <= 0) {
+        return suspect;
+      }
+    }
+    return suspects.getLast();
+  }
+
+  private static int advised(Diagnosis diagnosis, SimulatedBoard board) {
+    List<Observation> seen = new ArrayList<>();
+    while (seen.size() < MOST_MEASUREMENTS) {
+      Diagnosis.Next next = diagnosis.after(seen).next().orElse(null);
+      if (next == null) {
+        break;
+      }
+      seen.add(board.answer(next.measure()));
+    }
+    return seen.size();
+  }
+}

@@ -1,0 +1,665 @@
+package humble.desktop.mend;
+
+import humble.bench.HiddenFault;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Board;
+import humble.core.kit.BoardState;
+import humble.core.kit.Part;
+import humble.core.kit.PinRef;
+import humble.core.kit.Place;
+import humble.core.kit.Side;
+import humble.core.mend.Diagnosis;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
+import humble.core.mend.Sight;
+import humble.core.orient.BoardView;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import humble.core.words.Words;
+import humble.desktop.draw.Faces;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.FaultWords;
+import humble.desktop.stage.Stage;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Something is wrong: how the board stands now, then one measurement after the other, then what it
+ * was. Comes from any stage and goes back to it.
+ */
+public final class MendStage implements Stage {
+  private static final List<Sight> SIGHTS = List.of(Sight.values());
+  private static final int MOST_CHOICES = 9;
+
+  private final OpenBuild open;
+  private final Desk desk;
+  private final Words words;
+  private final StageId from;
+  private final Faces faces;
+  private @Nullable Search search;
+  private @Nullable Measure own;
+  private @Nullable String symptomAt;
+  private boolean naming;
+  private int level;
+  private String typed = "";
+  private String over = "";
+
+  /** Makes the stage; {@code from} is where it was called from and goes back to. */
+  public MendStage(OpenBuild open, Desk desk, StageId from) {
+    this.open = open;
+    this.desk = desk;
+    this.words = desk.words();
+    this.from = from;
+    this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
+    open.build().hidden().flatMap(h -> open.kit().state(h.state())).ifPresent(this::begin);
+  }
+
+  private void begin(BoardState state) {
+    if (search != null) {
+      search.cancel();
+    }
+    search = new Search(open, state, open.habits(), desk::refresh);
+  }
+
+  private List<BoardState> states() {
+    return open.kit().states().stream().limit(MOST_CHOICES).toList();
+  }
+
+  /** The fullest state whose parts are all on the board; the first when none is. */
+  private int usualState() {
+    int usual = 0;
+    for (int i = 0; i < states().size(); i++) {
+      List<String> absent = states().get(i).absent();
+      boolean allThere =
+          open.parts().all().stream()
+              .filter(part -> part.placed().isPresent() && !absent.contains(part.ref()))
+              .allMatch(part -> open.build().fittedRefs().contains(part.ref()));
+      usual = allThere ? i : usual;
+    }
+    return usual;
+  }
+
+  @Override
+  public Card card() {
+    if (!over.isEmpty()) {
+      return overCard();
+    }
+    Search now = search;
+    if (now == null) {
+      return beginCard();
+    }
+    String at = symptomAt;
+    if (at != null) {
+      return symptomCard(at);
+    }
+    Diagnosis.Known known = now.known().orElse(null);
+    if (known == null) {
+      return leaving(new Card.Maker(words.say("mend.kicker", now.state().title()), words.say("mend.reckoning")))
+          .how(words.say(now.ready() ? "mend.unsolvable" : "mend.reckoning.how"))
+          .notYet(words.say("mend.wait"));
+    }
+    if (!now.solvable()) {
+      return leaving(new Card.Maker(words.say("mend.kicker", now.state().title()), words.say("mend.unsolvable")))
+          .how(words.say("mend.unsolvable.how"))
+          .go(words.say("mend.back"));
+    }
+    return naming || own == null && known.next().isEmpty()
+        ? namingCard(now, known)
+        : measureCard(now, known);
+  }
+
+  private Card.Maker leaving(Card.Maker card) {
+    card.hint("Esc", words.say("mend.leave"), this::leave);
+    return card;
+  }
+
+  private void leave() {
+    if (search != null) {
+      search.cancel();
+    }
+    desk.go(from);
+  }
+
+  private Card beginCard() {
+    Card.Maker card =
+        new Card.Maker(words.say("mend.kicker.begin"), words.say("mend.begin"))
+            .how(words.say("mend.begin.how"));
+    if (states().isEmpty()) {
+      return leaving(card.verdict(false, words.say("mend.no-states"))).go(words.say("mend.back"));
+    }
+    int usual = usualState();
+    for (int i = 0; i < states().size(); i++) {
+      card.row(
+          i == usual ? Standing.NOW : Standing.TO_DO,
+          words.say("mend.choice", i + 1, states().get(i).title()));
+    }
+    if (open.practiceOn()) {
+      card.why(words.say("mend.level." + level));
+      card.hint(
+          "+",
+          words.say("mend.hide"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
+    }
+    return leaving(card).go(words.say("mend.begin.go", states().get(usual).title()));
+  }
+
+  private Card symptomCard(String ref) {
+    Card.Maker card =
+        new Card.Maker(words.say("mend.kicker.symptom"), words.say("mend.symptom", ref))
+            .how(words.say("mend.symptom.how"));
+    for (int i = 0; i < SIGHTS.size(); i++) {
+      card.row(
+          Standing.TO_DO,
+          words.say("mend.choice", i + 1, words.say("mend.sight." + SIGHTS.get(i).text())));
+    }
+    return card.go(words.say("mend.symptom.nothing"));
+  }
+
+  private Card namingCard(Search now, Diagnosis.Known known) {
+    boolean sure =
+        !known.suspects().isEmpty() && known.suspects().getFirst().belief() >= Diagnosis.SURE;
+    Card.Maker card =
+        new Card.Maker(
+            words.say("mend.kicker.known", now.state().title(), now.observations().size()),
+            words.say(sure ? "mend.sure" : "mend.named"));
+    card.how(words.say(sure ? "mend.sure.how" : known.next().isEmpty() ? "mend.rest.how" : "mend.named.how"));
+    List<String> choices = choices(known);
+    for (int i = 0; i < choices.size(); i++) {
+      card.row(
+          i == 0 ? Standing.NOW : Standing.TO_DO,
+          words.say(
+              "mend.choice", i + 1, FaultWords.say(words, open.fittedParts(), choices.get(i))));
+    }
+    tries(card, known);
+    if (!known.explained()) {
+      card.verdict(false, words.say("mend.unexplained"));
+    }
+    card.hint(
+        "0",
+        words.say("mend.none"),
+        () -> {
+          digit(0);
+          desk.refresh();
+        });
+    return leaving(card)
+        .go(choices.isEmpty() ? words.say("mend.back") : words.say("mend.it-was", 1));
+  }
+
+  /** What may be named: the members of the leading groups, the likeliest first. */
+  private static List<String> choices(Diagnosis.Known known) {
+    List<String> choices = new ArrayList<>();
+    for (Diagnosis.Named named : known.suspects()) {
+      boolean leads = choices.isEmpty() || named.belief() > 0.02;
+      for (String each : leads ? named.group() : List.<String>of()) {
+        if (choices.size() < MOST_CHOICES) {
+          choices.add(each);
+        }
+      }
+    }
+    return choices;
+  }
+
+  private void tries(Card.Maker card, Diagnosis.Known known) {
+    if (!known.suspects().isEmpty()) {
+      known
+          .suspects()
+          .getFirst()
+          .suspect()
+          .kitFault()
+          .filter(fault -> !fault.tryThis().isEmpty())
+          .ifPresent(fault -> card.why(words.say("mend.try", fault.tryThis())));
+    }
+  }
+
+  private Optional<Measure> asked(Search now) {
+    Measure mine = own;
+    return mine != null
+        ? Optional.of(mine)
+        : now.known().flatMap(Diagnosis.Known::next).map(Diagnosis.Next::measure);
+  }
+
+  private Card measureCard(Search now, Diagnosis.Known known) {
+    Measure measure = asked(now).orElseThrow();
+    Card.Maker card =
+        new Card.Maker(
+            words.say("mend.kicker.known", now.state().title(), now.observations().size()),
+            title(measure));
+    card.how(how(measure, now.state()));
+    boolean advised = own == null;
+    known
+        .next()
+        .filter(next -> advised)
+        .ifPresent(next ->
+            card.why(
+                words.say(
+                    "mend.worth",
+                    String.format(Locale.ROOT, "%.1f", next.minutes()),
+                    String.format(Locale.ROOT, "%.1f", next.gainBits()))));
+    if (measure instanceof Measure.Look) {
+      for (int i = 0; i < 3; i++) {
+        card.row(
+            Standing.TO_DO,
+            words.say("mend.choice", i + 1, words.say("mend.sight." + SIGHTS.get(i).text())));
+      }
+    } else {
+      card.field(typed, unit(measure));
+      if (Quantity.parse(unsigned()) instanceof QuantityText.Unreadable bad && !typed.isEmpty()) {
+        card.verdict(false, bad.sentence());
+      }
+    }
+    List<String> so = open.build().observed(now.state().id());
+    if (!so.isEmpty()) {
+      card.why(words.say("mend.so-far", String.join(
+                  "; ", so.reversed().stream().limit(4).map(ObservationText::plain).toList())));
+    }
+    if (!known.explained()) {
+      card.verdict(false, words.say("mend.unexplained"));
+    }
+    card.hint(
+        "+",
+        words.say(advised ? "mend.unreachable" : "mend.advice"),
+        () -> {
+          plus();
+          desk.refresh();
+        });
+    card.hint(
+        "/",
+        words.say("mend.found"),
+        () -> {
+          wrongAgain();
+          desk.refresh();
+        });
+    if (measure instanceof Measure.Ohms) {
+      card.hint(
+          "0 0",
+          words.say("mend.reads-open"),
+          () -> {
+            now.observe(measure + "=open", false);
+            after();
+          });
+    }
+    leaving(card);
+    if (measure instanceof Measure.Look) {
+      return open.practiceOn()
+          ? card.go(words.say("mend.practice-look"))
+          : card.notYet(words.say("mend.choose"));
+    }
+    if (typed.isEmpty()) {
+      return open.practiceOn()
+          ? card.go(words.say("mend.practice"))
+          : card.notYet(words.say("mend.type"));
+    }
+    return card.go(words.say("mend.reads", typed, unit(measure)));
+  }
+
+  private static String unit(Measure measure) {
+    return measure instanceof Measure.Amps ? "mA" : measure.unit();
+  }
+
+  private String title(Measure measure) {
+    return switch (measure) {
+      case Measure.Volts m -> words.say("mend.title.volts", place(m.point()));
+      case Measure.Across m -> words.say("mend.title.across", m.red(), m.black());
+      case Measure.Amps m -> words.say("mend.title.amps");
+      case Measure.Ohms m -> words.say("mend.title.ohms", m.red(), m.black());
+      case Measure.Look m -> words.say("mend.title.look", m.ref());
+    };
+  }
+
+  /** A net is called by its name; a lead by its part and what the lead is. */
+  private String place(String point) {
+    if (open.kit().nets().containsKey(point)) {
+      return point;
+    }
+    return PinRef.parse(point)
+        .flatMap(pin ->
+            open.fittedParts()
+                .part(pin.ref())
+                .map(part -> words.say("mend.lead", pin.ref(), part.pinName(pin.pin()))))
+        .orElse(point);
+  }
+
+  private String how(Measure measure, BoardState state) {
+    return switch (measure) {
+      case Measure.Volts m ->
+          open.kit().nets().containsKey(m.point())
+              ? words.say("mend.how.net", pad(m.point()).map(PinRef::toString).orElse(""), ground(state))
+              : words.say("mend.how.lead", ground(state));
+      case Measure.Across m -> words.say("mend.how.across");
+      case Measure.Amps m -> words.say("mend.how.amps");
+      case Measure.Ohms m ->
+          words.say(
+              "mend.how.ohms",
+              pad(m.red()).map(PinRef::toString).orElse(""),
+              pad(m.black()).map(PinRef::toString).orElse(""));
+      case Measure.Look m -> words.say("mend.how.look");
+    };
+  }
+
+  private String ground(BoardState state) {
+    return groundPad(state).map(PinRef::toString).orElse("GND");
+  }
+
+  private Optional<PinRef> groundPad(BoardState state) {
+    String supply = state.supply();
+    return supply == null
+        ? pad("GND")
+        : open.kit().supply(supply).flatMap(s -> open.fittedParts().net(s.minus())).flatMap(this::pad);
+  }
+
+  /** Where a probe finds a net: on a connector or chip if one is there, else on any part. */
+  private Optional<PinRef> pad(String net) {
+    List<PinRef> pins =
+        open.fittedParts().net(net).map(name -> open.kit().nets().get(name)).orElse(List.of());
+    return pins.stream()
+        .flatMap(pin -> open.fittedParts().canonical(pin).stream())
+        .filter(pin -> open.fittedParts().padAt(pin).isPresent())
+        .filter(pin -> onBoard(pin.ref()))
+        .findFirst();
+  }
+
+  private boolean onBoard(String ref) {
+    Search now = search;
+    return now == null || !now.state().absent().contains(ref);
+  }
+
+  private Card overCard() {
+    return new Card.Maker(words.say("mend.kicker.over"), words.say("mend.over"))
+        .how(over)
+        .why(words.say("mend.over.why"))
+        .go(words.say("mend.back"));
+  }
+
+  @Override
+  public void typing(String text) {
+    typed = text;
+  }
+
+  @Override
+  public boolean takesSign() {
+    return asked().filter(measure -> measure instanceof Measure.Volts).isPresent();
+  }
+
+  private Optional<Measure> asked() {
+    Search now = search;
+    return now == null ? Optional.empty() : asked(now);
+  }
+
+  private String unsigned() {
+    return typed.startsWith("-") ? typed.substring(1) : typed;
+  }
+
+  @Override
+  public void digit(int digit) {
+    Search now = search;
+    String at = symptomAt;
+    if (now == null) {
+      if (digit >= 1 && digit <= states().size()) {
+        start(digit - 1);
+      }
+    } else if (at != null) {
+      if (digit >= 1 && digit <= SIGHTS.size()) {
+        now.observe(SIGHTS.get(digit - 1).text() + ":" + at, false);
+      }
+      symptomAt = null;
+      after();
+    } else if (naming || now.known().filter(k -> k.next().isEmpty()).isPresent()) {
+      name(now, digit);
+    } else if (asked(now).orElse(null) instanceof Measure.Look look && digit >= 1 && digit <= 3) {
+      now.observe(SIGHTS.get(digit - 1).text() + ":" + look.ref(), false);
+      after();
+    }
+  }
+
+  private void start(int index) {
+    BoardState state = states().get(index);
+    if (level > 0 && open.practiceOn()) {
+      open.act(
+          new BuildEvent.FaultHidden(
+              state.id(), level, open.build().entries().size() * 7919L + level));
+    }
+    begin(state);
+  }
+
+  private void name(Search now, int digit) {
+    if (digit == 0) {
+      naming = false;
+      if (now.known().filter(k -> k.next().isEmpty()).isPresent()) {
+        leave();
+      }
+      return;
+    }
+    now.known()
+        .map(MendStage::choices)
+        .filter(choices -> digit <= choices.size())
+        .ifPresent(choices -> itWas(now, choices.get(digit - 1)));
+  }
+
+  /** Ends the search: what it was goes into the log and into what is likely next time. */
+  private void itWas(Search now, String fault) {
+    int measured = now.observations().size();
+    HiddenFault hidden = now.hidden().orElse(null);
+    String said = FaultWords.say(words, open.fittedParts(), fault);
+    if (hidden == null) {
+      over = words.say("mend.over.it-was", said, measured);
+    } else {
+      String was = FaultWords.say(words, open.fittedParts(), hidden.fault());
+      boolean right =
+          fault.equals(hidden.fault().toString())
+              || now.known().stream()
+                  .flatMap(k -> k.suspects().stream())
+                  .filter(named -> named.group().contains(fault))
+                  .anyMatch(named -> named.group().contains(hidden.fault().toString()));
+      over =
+          words.say(
+              right ? "mend.over.right" : "mend.over.wrong",
+              was,
+              measured,
+              hidden.leastMeasurements());
+    }
+    open.act(
+        new BuildEvent.Mended(
+            now.state().id(),
+            hidden == null ? fault : hidden.fault().toString(),
+            measured,
+            hidden != null));
+  }
+
+  @Override
+  public void plus() {
+    Search now = search;
+    if (now == null) {
+      level = open.practiceOn() ? (level + 1) % (HiddenFault.LEVELS + 1) : 0;
+    } else if (own != null) {
+      own = null;
+      desk.type("");
+    } else {
+      asked(now).ifPresent(now::outOfReach);
+    }
+  }
+
+  /** The key that called for help says here that it is found. */
+  public void wrongAgain() {
+    if (search != null && search.known().isPresent()) {
+      naming = !naming;
+      desk.type("");
+    }
+  }
+
+  @Override
+  public void enter(String text) {
+    Search now = search;
+    if (!over.isEmpty()) {
+      leave();
+    } else if (now == null) {
+      if (states().isEmpty()) {
+        leave();
+      } else {
+        start(usualState());
+      }
+    } else if (symptomAt != null) {
+      symptomAt = null;
+    } else if (now.ready() && !now.solvable()) {
+      leave();
+    } else if (now.known().isPresent()) {
+      Diagnosis.Known known = now.known().orElseThrow();
+      if (naming || own == null && known.next().isEmpty()) {
+        if (choices(known).isEmpty()) {
+          leave();
+        } else {
+          name(now, 1);
+        }
+      } else {
+        measured(now);
+      }
+    }
+  }
+
+  private void measured(Search now) {
+    Measure measure = asked(now).orElseThrow();
+    if (typed.isEmpty()) {
+      if (open.practiceOn()) {
+        Observation answer = answer(now, measure);
+        now.observe(ObservationText.of(answer), true);
+        after();
+      }
+    } else if (Quantity.parse(unsigned()) instanceof QuantityText.Read) {
+      boolean plainMilli =
+          measure instanceof Measure.Amps && Character.isDigit(typed.charAt(typed.length() - 1));
+      now.observe(measure + "=" + typed + (plainMilli ? "m" : ""), false);
+      after();
+    }
+  }
+
+  private Observation answer(Search now, Measure measure) {
+    return now.hidden()
+        .map(hidden -> hidden.board().answer(measure))
+        .orElseGet(() -> open.practice().board(now.state()).answer(measure));
+  }
+
+  private void after() {
+    own = null;
+    typed = "";
+    desk.type("");
+  }
+
+  /** A click on a light asks how it looks; on any other pad it is measured there. */
+  @Override
+  public void pick(String spot) {
+    Search now = search;
+    if (now == null || now.known().isEmpty() || !over.isEmpty()) {
+      return;
+    }
+    if (spot.startsWith("suspect:")) {
+      naming = true;
+    } else if (spot.startsWith("part:")) {
+      symptomAt = spot.substring("part:".length());
+    } else if (spot.startsWith("pad:")) {
+      PinRef.parse(spot.substring("pad:".length()))
+          .flatMap(pin -> open.fittedParts().net(pin.toString()).map(net -> pin))
+          .ifPresent(pin -> {
+            own = new Measure.Volts(pin.toString());
+            naming = false;
+            desk.type("");
+          });
+    }
+  }
+
+  @Override
+  public boolean cancel() {
+    if (symptomAt != null) {
+      symptomAt = null;
+      desk.refresh();
+    } else {
+      leave();
+    }
+    return true;
+  }
+
+  @Override
+  public Mat mat() {
+    Search now = search;
+    Optional<Diagnosis.Known> known = now == null ? Optional.empty() : now.known();
+    List<MendMat.Probe> probes = new ArrayList<>();
+    String board = "";
+    if (now != null && known.isPresent() && !naming) {
+      Measure measure = asked(now).orElse(null);
+      for (Probed each : probed(measure, now.state())) {
+        Place place =
+            open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
+        if (place != null && (board.isEmpty() || board.equals(place.board()))) {
+          board = place.board();
+          open.fittedParts()
+              .padAt(each.pin())
+              .ifPresent(at ->
+                  probes.add(new MendMat.Probe(at, each.red(), each.pin().toString())));
+        }
+      }
+    }
+    return new MendMat(
+        words.say("mend.mat"),
+        open.fittedParts(),
+        view(board),
+        faces,
+        open.build().fittedRefs(),
+        known,
+        probes,
+        asked().map(Measure::unit).orElse(""),
+        words);
+  }
+
+  private record Probed(PinRef pin, boolean red) {}
+
+  private List<Probed> probed(@Nullable Measure measure, BoardState state) {
+    List<Probed> probed = new ArrayList<>();
+    switch (measure) {
+      case Measure.Volts m -> {
+        point(m.point()).ifPresent(pin -> probed.add(new Probed(pin, true)));
+        groundPad(state).ifPresent(pin -> probed.add(new Probed(pin, false)));
+      }
+      case Measure.Across m -> {
+        point(m.red()).ifPresent(pin -> probed.add(new Probed(pin, true)));
+        point(m.black()).ifPresent(pin -> probed.add(new Probed(pin, false)));
+      }
+      case Measure.Ohms m -> {
+        point(m.red()).ifPresent(pin -> probed.add(new Probed(pin, true)));
+        point(m.black()).ifPresent(pin -> probed.add(new Probed(pin, false)));
+      }
+      case Measure.Look m ->
+          open.fittedParts()
+              .part(m.ref())
+              .ifPresent(part ->
+                  probed.add(
+                      new Probed(
+                          new PinRef(m.ref(), part.pack().pins().getFirst().number()), true)));
+      case Measure.Amps m -> {}
+      case null -> {}
+    }
+    return probed;
+  }
+
+  private Optional<PinRef> point(String text) {
+    return open.kit().nets().containsKey(text) ? pad(text) : PinRef.parse(text);
+  }
+
+  private BoardView view(String id) {
+    List<Board> boards = open.kit().boards();
+    Board board = open.kit().board(id).orElseGet(boards::getFirst);
+    return open.build()
+        .view(board.id())
+        .map(turned ->
+            new BoardView(board, Side.named(turned.side()).orElse(Side.TOP), turned.turnDeg()))
+        .orElseGet(() -> new BoardView(board, Side.TOP, 0));
+  }
+}

@@ -1,0 +1,133 @@
+package humble.desktop.mend;
+
+import humble.bench.HiddenFault;
+import humble.core.build.BuildEvent;
+import humble.core.kit.BoardState;
+import humble.core.kit.Parts;
+import humble.core.mend.Diagnosis;
+import humble.core.mend.Habits;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
+import humble.core.mend.Predictions;
+import humble.core.mend.Suspects;
+import humble.core.stock.Meter;
+import humble.desktop.session.OpenBuild;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The search for a fault in one state: made in the background, asked on the interface thread; what
+ * is observed stands in the journal.
+ */
+final class Search {
+  private final OpenBuild open;
+  private final BoardState state;
+  private final Runnable changed;
+  private final AtomicBoolean cancelled = new AtomicBoolean();
+  private final Set<Measure> outOfReach = new HashSet<>();
+  private @Nullable Predictions predictions;
+  private @Nullable Diagnosis diagnosis;
+  private Diagnosis.@Nullable Known known;
+  private List<String> knownFor = List.of("nothing yet");
+  private @Nullable HiddenFault hidden;
+  private boolean ready;
+
+  Search(OpenBuild open, BoardState state, Habits habits, Runnable changed) {
+    this.open = open;
+    this.state = state;
+    this.changed = changed;
+    Parts parts = open.fittedParts();
+    BuildEvent.FaultHidden asked =
+        open.build().hidden().filter(h -> h.state().equals(state.id())).orElse(null);
+    AtomicReference<Predictions> made = new AtomicReference<>();
+    AtomicReference<Diagnosis> judged = new AtomicReference<>();
+    AtomicReference<HiddenFault> found = new AtomicReference<>();
+    open.inBackground(
+        () -> {
+          try {
+            Predictions predicted =
+                new Predictions(parts, state, Suspects.of(parts, state, habits), cancelled::get);
+            Diagnosis judge = new Diagnosis(predicted, Meter.USUAL);
+            judge.suspectsAfter(List.of());
+            if (asked != null) {
+              HiddenFault.at(predicted, judge, asked.level(), asked.seed()).ifPresent(found::set);
+            }
+            made.set(predicted);
+            judged.set(judge);
+          } catch (CancellationException e) {
+            // Whoever left has no use for what was half made.
+            made.set(null);
+          }
+        },
+        () -> {
+          predictions = made.get();
+          diagnosis = judged.get();
+          hidden = found.get();
+          ready = predictions != null;
+          changed.run();
+        });
+  }
+
+  void cancel() {
+    cancelled.set(true);
+  }
+
+  BoardState state() {
+    return state;
+  }
+
+  boolean ready() {
+    return ready;
+  }
+
+  /** Tells whether the circuit can be solved at all in this state. */
+  boolean solvable() {
+    return predictions != null && predictions.solvable();
+  }
+
+  Optional<HiddenFault> hidden() {
+    return Optional.ofNullable(hidden);
+  }
+
+  /** Gives what was observed so far, in the order observed. */
+  List<Observation> observations() {
+    Parts parts = open.fittedParts();
+    return open.build().observed(state.id()).stream()
+        .flatMap(text ->
+            Observation.reading(text, parts, state)
+                .or(() -> Observation.seen(text, parts))
+                .stream())
+        .toList();
+  }
+
+  /** Gives what is known now; empty while it is being computed. */
+  Optional<Diagnosis.Known> known() {
+    List<String> now = open.build().observed(state.id());
+    if (diagnosis != null && !now.equals(knownFor)) {
+      known = diagnosis.after(observations(), outOfReach);
+      knownFor = List.copyOf(now);
+    }
+    return Optional.ofNullable(known);
+  }
+
+  /** Leaves a measurement out that no probe reaches. */
+  void outOfReach(Measure measure) {
+    outOfReach.add(measure);
+    knownFor = List.of("asked anew");
+  }
+
+  /** Writes an observation down. */
+  void observe(String what, boolean practice) {
+    open.act(new BuildEvent.Observed(state.id(), what, practice));
+  }
+
+  void touch() {
+    changed.run();
+  }
+}

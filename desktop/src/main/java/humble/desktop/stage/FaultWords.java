@@ -1,0 +1,54 @@
+package humble.desktop.stage;
+
+import humble.core.circuit.Fault;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import humble.core.mend.Suspect;
+import humble.core.words.Words;
+
+/** What faults are called in the window. */
+public final class FaultWords {
+  private FaultWords() {}
+
+  /** Gives a short phrase: {@code D1 cathode: joint open}. */
+  public static String say(Words words, Parts parts, Fault fault) {
+    return switch (fault) {
+      case Fault.OpenJoint f -> words.say("fault.open", f.pin().ref(), pin(parts, f.pin()));
+      case Fault.Bridge f ->
+          f.a().ref().equals(f.b().ref())
+              ? parts.part(f.a().ref()).map(p -> p.pack().pins().size() == 2).orElse(false)
+                  ? words.say("fault.bridge", f.a().ref())
+                  : words.say("fault.bridge-pins", f.a().ref(), f.a().pin(), f.b().pin())
+              : words.say("fault.bridge-parts", f.a(), f.b());
+      case Fault.Reversed f -> words.say("fault.reversed", f.ref());
+      case Fault.Swapped f -> words.say("fault.swapped", f.a(), f.b());
+      case Fault.WrongValue f -> words.say("fault.value-is", f.ref(), f.text());
+      case Fault.Missing f -> words.say("fault.missing", f.ref());
+      case Fault.Dead f -> words.say("fault.dead", f.ref());
+    };
+  }
+
+  /** Gives the phrase of a suspect: the kit's own title where it is the kit's own. */
+  public static String say(Words words, Parts parts, Suspect suspect) {
+    return suspect
+        .fault()
+        .map(fault -> say(words, parts, fault))
+        .orElseGet(() -> suspect.kitFault().map(f -> f.title()).orElse(suspect.name()));
+  }
+
+  /** Gives the phrase of a fault written as in commands. */
+  public static String say(Words words, Parts parts, String name) {
+    return Fault.parse(name)
+        .map(fault -> say(words, parts, fault))
+        .orElseGet(() ->
+            parts.kit().faults().stream()
+                .filter(f -> name.equals("kit:" + f.id()))
+                .map(f -> f.title())
+                .findFirst()
+                .orElse(name));
+  }
+
+  private static String pin(Parts parts, PinRef pin) {
+    return parts.part(pin.ref()).map(p -> p.pinName(pin.pin())).orElse(pin.pin());
+  }
+}
