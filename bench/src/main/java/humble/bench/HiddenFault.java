@@ -11,8 +11,9 @@ import java.util.Optional;
 import java.util.Random;
 
 /**
- * A fault hidden on a simulated board: drawn as often as its kind comes, of a level that is measured
- * by how many measurements the advice itself needs to find it. The same seed hides the same fault.
+ * A fault hidden on a simulated board: drawn as often as its kind comes, of a level that is
+ * measured by how many measurements the advice itself needs to find it. The same seed hides the
+ * same fault.
  *
  * @param fault what is wrong
  * @param board the board with it

@@ -118,7 +118,7 @@ final class FaultFinding {
         nextMs.get(nextMs.size() * 99 / 100));
     out.printf(
         Locale.ROOT,
-        "| finding: faults drawn that show in no measurement of their state, left out | %d | | |%n",
+        "| finding: faults drawn that show in no volts, current or light of their state, left out | %d | | |%n",
         unseen);
     if (System.getProperty("humble.missed") != null) {
       missed.forEach((name, n) -> out.println("missed " + name));

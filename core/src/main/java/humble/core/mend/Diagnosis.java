@@ -28,7 +28,7 @@ public final class Diagnosis {
 
   private static final double LEAST_SHOWN = 1e-3;
   private static final int MOST_SHOWN = 40;
-  private static final double LEAST_GAIN_BITS = 0.02;
+  private static final double LEAST_GAIN_BITS = 0.006;
   private static final double LEAST_BELIEF = 1e-6;
   private static final int MOST_LEADS = 60;
   private static final int MOST_PAIRS = 14;
@@ -127,11 +127,13 @@ public final class Diagnosis {
   }
 
   /**
-   * Tells whether any measurement here tells the board with a suspect from the board as designed.
+   * Tells whether the powered board with a suspect is told from the board as designed, by volts, by
+   * its current or by a light: what makes somebody look for a fault at all. Some faults show in
+   * nothing but ohms between two pins that nobody would think of.
    */
   public boolean shows(Suspect suspect) {
     int s = predictions.suspects().indexOf(suspect);
-    return s >= 0 && (suspect.known() != null || !inseparable(s, Predictions.DESIGNED));
+    return s >= 0 && (suspect.known() != null || !alikeUnderPower(s, Predictions.DESIGNED));
   }
 
   /** Gives every measurement that may be made here, but those that were. */
@@ -209,8 +211,7 @@ public final class Diagnosis {
         .allMatch(seen -> likelihood.sigmasOff(suspect, seen) < UNEXPLAINED_SIGMAS);
   }
 
-  private static Set<Measure> measured(
-      List<Observation> observations, Set<Measure> outOfReach) {
+  private static Set<Measure> measured(List<Observation> observations, Set<Measure> outOfReach) {
     Set<Measure> measured = new HashSet<>(outOfReach);
     for (Observation seen : observations) {
       switch (seen) {
@@ -325,25 +326,8 @@ public final class Diagnosis {
     if (!predictions.solved(a) || !predictions.solved(b)) {
       return false;
     }
-    if (predictions.powered() && !sameNets(a, b)) {
+    if (!alikeUnderPower(a, b)) {
       return false;
-    }
-    if (predictions.powered()) {
-      for (Suspect each : both) {
-        if (each.edit() instanceof Fault.OpenJoint open
-            && apart(a, b, new Measure.Volts(open.pin().toString()))) {
-          return false;
-        }
-      }
-      String supply = predictions.state().supply();
-      if (supply != null && apart(a, b, new Measure.Amps(supply))) {
-        return false;
-      }
-      for (String light : predictions.lights()) {
-        if (predictions.look(a, light) != predictions.look(b, light)) {
-          return false;
-        }
-      }
     }
     if (predictions.edit(a).equals(predictions.edit(b))) {
       return true;
@@ -351,6 +335,28 @@ public final class Diagnosis {
     Set<Measure.Ohms> asked = new LinkedHashSet<>();
     both.forEach(each -> each.fault().flatMap(this::pair).ifPresent(asked::add));
     return asked.stream().noneMatch(measure -> apart(a, b, measure));
+  }
+
+  private boolean alikeUnderPower(int a, int b) {
+    if (!predictions.powered() || !predictions.solved(a) || !predictions.solved(b)) {
+      return !predictions.powered();
+    }
+    if (!sameNets(a, b)) {
+      return false;
+    }
+    for (int each : new int[] {a, b}) {
+      if (predictions.suspect(each).flatMap(Suspect::fault).orElse(null)
+              instanceof Fault.OpenJoint open
+          && apart(a, b, new Measure.Volts(open.pin().toString()))) {
+        return false;
+      }
+    }
+    String supply = predictions.state().supply();
+    if (supply != null && apart(a, b, new Measure.Amps(supply))) {
+      return false;
+    }
+    return predictions.lights().stream()
+        .allMatch(light -> predictions.look(a, light) == predictions.look(b, light));
   }
 
   private boolean sameNets(int a, int b) {

@@ -625,6 +625,16 @@ public final class Pen {
         disc(x, y, radius, Token.COPPER, null, 0);
         disc(x - radius * 0.3, y - radius * 0.3, radius * 0.22, Token.CARD, null, 0);
       }
+      case "deviated" -> {
+        disc(x, y, radius, Token.COPPER, null, 0);
+        shape(
+            List.of(
+                new double[] {x, y},
+                new double[] {x + radius * 1.1, y - radius * 0.7},
+                new double[] {x + radius * 1.1, y + radius * 0.7}),
+            Token.CARD,
+            null);
+      }
       case "now" -> {
         disc(x, y, radius, Token.CARD, Token.COPPER, radius * 0.26);
         box(

@@ -52,8 +52,7 @@ record MendMat(
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
     double lists = Math.min(330, w * 0.4);
     double scale = known.flatMap(Diagnosis.Known::next).isPresent() ? SCALE_HEIGHT : 0;
-    BoardPicture picture =
-        new BoardPicture(parts, view, 16, 44, w - lists - 40, h - scale - 64);
+    BoardPicture picture = new BoardPicture(parts, view, 16, 44, w - lists - 40, h - scale - 64);
     picture.paint(pen, fitted, Set.of(), Set.of(), faces);
     picture.partSpots(pen, Set.of());
     picture.padSpots(pen, Set.of());
@@ -62,7 +61,8 @@ record MendMat(
       probe(pen, picture, probe);
     }
     if (scale > 0) {
-      known.flatMap(Diagnosis.Known::next)
+      known
+          .flatMap(Diagnosis.Known::next)
           .ifPresent(next -> predictions(pen, next, 16, h - scale - 8, w - 32, scale));
     }
   }
@@ -86,8 +86,7 @@ record MendMat(
       bar(pen, text, named.belief(), x, y, w, i == 0);
       int more = named.group().size() - 1;
       if (more > 0) {
-        pen.text(
-            words.say("mend.same", more), x + 22, y + 41, 13, Token.INK_SOFT, Pen.Hang.LEFT);
+        pen.text(words.say("mend.same", more), x + 22, y + 41, 13, Token.INK_SOFT, Pen.Hang.LEFT);
       }
       pen.spot("suspect:" + i, x - 6, y - 16, w + 12, 62);
       y += more > 0 ? 72 : 58;
@@ -185,15 +184,12 @@ record MendMat(
             new double[] {at[0] + 9, at[1] - 30}),
         probe.red() ? Token.ALARM : Token.INK,
         Token.CARD);
-    pen.tag(
-        probe.text(), at[0], at[1] - 44, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
+    pen.tag(probe.text(), at[0], at[1] - 44, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
   }
 
-  private void predictions(
-      Pen pen, Diagnosis.Next next, double x, double y, double w, double h) {
+  private void predictions(Pen pen, Diagnosis.Next next, double x, double y, double w, double h) {
     pen.box(x, y, w, h, 8, Token.CARD, Token.LINE);
-    pen.text(
-        words.say("mend.predicts", asking), x + 16, y + 24, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+    pen.text(words.say("mend.predicts", asking), x + 16, y + 24, 15, Token.INK_SOFT, Pen.Hang.LEFT);
     List<Diagnosis.Named> names = known.map(this::shown).orElse(List.of());
     if (next.measure() instanceof Measure.Look) {
       looks(pen, next.looks(), names, x + 16, y + 52, w - 32);
@@ -203,7 +199,12 @@ record MendMat(
   }
 
   private static void looks(
-      Pen pen, Map<String, Sight> looks, List<Diagnosis.Named> names, double x, double y, double w) {
+      Pen pen,
+      Map<String, Sight> looks,
+      List<Diagnosis.Named> names,
+      double x,
+      double y,
+      double w) {
     double column = w / 3;
     Sight[] sights = {Sight.LIT, Sight.DIM, Sight.DARK};
     for (int i = 0; i < sights.length; i++) {
@@ -227,12 +228,7 @@ record MendMat(
   }
 
   private void scale(
-      Pen pen,
-      Diagnosis.Next next,
-      List<Diagnosis.Named> names,
-      double x,
-      double y,
-      double w) {
+      Pen pen, Diagnosis.Next next, List<Diagnosis.Named> names, double x, double y, double w) {
     List<Double> finite =
         names.stream()
             .map(named -> next.predict().get(named.suspect().name()))

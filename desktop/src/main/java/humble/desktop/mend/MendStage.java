@@ -102,12 +102,16 @@ public final class MendStage implements Stage {
     }
     Diagnosis.Known known = now.known().orElse(null);
     if (known == null) {
-      return leaving(new Card.Maker(words.say("mend.kicker", now.state().title()), words.say("mend.reckoning")))
+      return leaving(
+              new Card.Maker(
+                  words.say("mend.kicker", now.state().title()), words.say("mend.reckoning")))
           .how(words.say(now.ready() ? "mend.unsolvable" : "mend.reckoning.how"))
           .notYet(words.say("mend.wait"));
     }
     if (!now.solvable()) {
-      return leaving(new Card.Maker(words.say("mend.kicker", now.state().title()), words.say("mend.unsolvable")))
+      return leaving(
+              new Card.Maker(
+                  words.say("mend.kicker", now.state().title()), words.say("mend.unsolvable")))
           .how(words.say("mend.unsolvable.how"))
           .go(words.say("mend.back"));
     }
@@ -173,7 +177,9 @@ public final class MendStage implements Stage {
         new Card.Maker(
             words.say("mend.kicker.known", now.state().title(), now.observations().size()),
             words.say(sure ? "mend.sure" : "mend.named"));
-    card.how(words.say(sure ? "mend.sure.how" : known.next().isEmpty() ? "mend.rest.how" : "mend.named.how"));
+    card.how(
+        words.say(
+            sure ? "mend.sure.how" : known.next().isEmpty() ? "mend.rest.how" : "mend.named.how"));
     List<String> choices = choices(known);
     for (int i = 0; i < choices.size(); i++) {
       card.row(
@@ -260,7 +266,10 @@ public final class MendStage implements Stage {
     }
     List<String> so = open.build().observed(now.state().id());
     if (!so.isEmpty()) {
-      card.why(words.say("mend.so-far", String.join(
+      card.why(
+          words.say(
+              "mend.so-far",
+              String.join(
                   "; ", so.reversed().stream().limit(4).map(ObservationText::plain).toList())));
     }
     if (!known.explained()) {
@@ -334,7 +343,8 @@ public final class MendStage implements Stage {
     return switch (measure) {
       case Measure.Volts m ->
           open.kit().nets().containsKey(m.point())
-              ? words.say("mend.how.net", pad(m.point()).map(PinRef::toString).orElse(""), ground(state))
+              ? words.say(
+                  "mend.how.net", pad(m.point()).map(PinRef::toString).orElse(""), ground(state))
               : words.say("mend.how.lead", ground(state));
       case Measure.Across m -> words.say("mend.how.across");
       case Measure.Amps m -> words.say("mend.how.amps");
@@ -355,7 +365,10 @@ public final class MendStage implements Stage {
     String supply = state.supply();
     return supply == null
         ? pad("GND")
-        : open.kit().supply(supply).flatMap(s -> open.fittedParts().net(s.minus())).flatMap(this::pad);
+        : open.kit()
+            .supply(supply)
+            .flatMap(s -> open.fittedParts().net(s.minus()))
+            .flatMap(this::pad);
   }
 
   /** Where a probe finds a net: on a connector or chip if one is there, else on any part. */
@@ -596,14 +609,13 @@ public final class MendStage implements Stage {
     if (now != null && known.isPresent() && !naming) {
       Measure measure = asked(now).orElse(null);
       for (Probed each : probed(measure, now.state())) {
-        Place place =
-            open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
+        Place place = open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
         if (place != null && (board.isEmpty() || board.equals(place.board()))) {
           board = place.board();
           open.fittedParts()
               .padAt(each.pin())
-              .ifPresent(at ->
-                  probes.add(new MendMat.Probe(at, each.red(), each.pin().toString())));
+              .ifPresent(
+                  at -> probes.add(new MendMat.Probe(at, each.red(), each.pin().toString())));
         }
       }
     }

@@ -6,10 +6,11 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 
 /** How an observation is written into the journal: as the command line takes it. */
-final class ObservationText {
+public final class ObservationText {
   private ObservationText() {}
 
-  static String of(Observation observation) {
+  /** Gives it as {@code V(5V)=3.1} or {@code dark:LED3}. */
+  public static String of(Observation observation) {
     return switch (observation) {
       case Observation.Seen seen -> seen.sight().text() + ":" + seen.ref();
       case Observation.Reading read -> read.measure() + "=" + value(read);

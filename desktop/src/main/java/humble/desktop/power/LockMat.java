@@ -19,15 +19,29 @@ import java.util.OptionalDouble;
  * The lock flight: a chamber for every gate, filled when its reading is right; probe points on the
  * drawn socket; a window bar with a needle; what likely mistakes would read.
  */
-record LockMat(String title, List<Lock> locks, Parts parts, Words words) implements Mat {
+record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts parts, Words words)
+    implements Mat {
   /** Less than this no meter on the bench shows. */
   private static final double SEEN_V = 0.001;
+
+  /** From this width on a chamber shows its socket from both sides. */
+  private static final double BOTH_SIDES_PX = 290;
+
+  /** What the names of two pins take beside a socket. */
+  private static final double SIDE_TEXT_PX = 104;
+
+  private static final double ONE_SIDE_PX = 150;
+  private static final double NARROW_PX = 92;
+
+  /** A stage without a gate: what the supply's current should be, in milliamperes. */
+  record Current(double low, double high, double limit, OptionalDouble reading) {}
 
   /** One gate. */
   record Lock(
       Gate gate,
       String state,
       boolean passed,
+      boolean overridden,
       boolean now,
       Optional<Expectation> expected,
       OptionalDouble reading) {}
@@ -35,19 +49,30 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
   @Override
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
-    double lockWidth = Math.min(300, (w * 0.42) / Math.max(1, locks.size()));
+    double room = Math.min(w * 0.5, 340.0 * Math.max(1, locks.size()));
+    boolean anyNow = locks.stream().anyMatch(Lock::now) && locks.size() > 1;
+    double narrow =
+        anyNow
+            ? Math.min(NARROW_PX, room / locks.size())
+            : Math.min(300, room / Math.max(1, locks.size()));
     double base = h - 36;
+    double x0 = 40;
     for (int i = 0; i < locks.size(); i++) {
-      chamber(
-          pen, locks.get(i), 40 + i * lockWidth, 96 + (locks.size() - 1 - i) * 34, lockWidth, base);
+      double width = anyNow && locks.get(i).now() ? room - narrow * (locks.size() - 1) : narrow;
+      chamber(pen, locks.get(i), x0, 96 + (locks.size() - 1 - i) * 34, width, base);
+      x0 += width;
     }
     Lock now =
         locks.stream()
             .filter(Lock::now)
             .findFirst()
             .orElse(locks.isEmpty() ? null : locks.getLast());
-    if (now != null) {
-      double x = 40 + locks.size() * lockWidth + 40;
+    double x = x0 + 40;
+    if (current.isPresent()) {
+      Current draw = current.get();
+      pen.text(words.say("power.window-current"), x, 92, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+      bar(pen, draw.low, draw.high, draw.limit * 1.12, "mA", draw.reading, x, 192, w - x - 28);
+    } else if (now != null) {
       now.expected()
           .ifPresent(expected -> window(pen, expected, now.reading(), x, 96, w - x - 28, h - 130));
     }
@@ -76,8 +101,32 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
         14,
         Token.INK_SOFT,
         Pen.Hang.MIDDLE);
-    socket(pen, lock.gate(), x + width / 2 - 4, (top + base) / 2, base - top - 70);
-    if (lock.passed()) {
+    double middle = (top + base) / 2;
+    double height = base - top - 90;
+    if (lock.now() && width >= BOTH_SIDES_PX) {
+      double quarter = (width - 8) / 4;
+      socket(pen, lock.gate(), x + quarter, middle, height, width / 2 - SIDE_TEXT_PX, false);
+      socket(pen, lock.gate(), x + 3 * quarter, middle, height, width / 2 - SIDE_TEXT_PX, true);
+      pen.text(
+          words.say("power.from-above"),
+          x + quarter,
+          base - 16,
+          13,
+          Token.INK_SOFT,
+          Pen.Hang.MIDDLE);
+      pen.text(
+          words.say("power.from-below"),
+          x + 3 * quarter,
+          base - 16,
+          13,
+          Token.INK_SOFT,
+          Pen.Hang.MIDDLE);
+    } else if (width >= ONE_SIDE_PX) {
+      socket(pen, lock.gate(), x + width / 2 - 4, middle, height, width - 110, false);
+    }
+    if (lock.overridden()) {
+      pen.standing(x + 22, top + 22, 12, "deviated");
+    } else if (lock.passed()) {
       pen.standing(x + 22, top + 22, 12, "done");
     }
   }
@@ -86,7 +135,9 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
    * The part whose pins are probed, with the two points marked; a gate on bare nets has no such
    * picture.
    */
-  private void socket(Pen pen, Gate gate, double x, double y, double height) {
+  private void socket(
+      Pen pen, Gate gate, double x, double y, double height, double width, boolean fromBelow) {
+    double seen = fromBelow ? -1 : 1;
     PinRef red =
         gate.at().isEmpty()
             ? null
@@ -104,7 +155,7 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
             + 1.5;
     double side =
         part.pack().pins().stream().mapToDouble(pin -> Math.abs(pin.at().xMm())).max().orElse(1);
-    double scale = Math.min(height / (2 * reach), 10.5);
+    double scale = Math.min(Math.min(height / (2 * reach), 10.5), width / (2 * side + 2));
     pen.box(
         x - (side - 1.3) * scale,
         y - reach * scale,
@@ -117,7 +168,7 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
     part.pack()
         .pins()
         .forEach(pin -> {
-          double px = x + pin.at().xMm() * scale;
+          double px = x + seen * pin.at().xMm() * scale;
           double py = y - pin.at().yMm() * scale;
           boolean isRed = pin.number().equals(red.pin());
           boolean isBlack = black.ref().equals(red.ref()) && pin.number().equals(black.pin());
@@ -128,8 +179,12 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
               isRed ? Token.ALARM : isBlack ? Token.INK : Token.COPPER_PALE,
               Token.INK,
               1.2);
+          if (fromBelow) {
+            // The lead comes through its pad.
+            pen.disc(px, py, 0.3 * scale, Token.TIN, Token.INK, 1);
+          }
           if (isRed || isBlack) {
-            boolean left = pin.at().xMm() < 0;
+            boolean left = px < x;
             double tx = px + (left ? -1 : 1) * (1.5 * scale + 4);
             pen.bold(
                 pin.number() + (isRed ? " +" : " −"),
@@ -150,41 +205,10 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
       double y,
       double w,
       double h) {
-    double high = Math.max(expected.supplyVolts(), expected.window().high()) * 1.12;
     double bar = y + 96;
     pen.text(words.say("power.window-title"), x, y - 4, 15, Token.INK_SOFT, Pen.Hang.LEFT);
-    pen.box(x, bar, w, 20, 10, Token.LINE, null);
-    double left = x + expected.window().low() / high * w;
-    double right = x + expected.window().high() / high * w;
-    pen.box(left - 3, bar - 4, Math.max(8, right - left + 6), 28, 4, Token.MASK, Token.INK);
-    pen.text("0", x, bar + 40, 14, Token.INK_SOFT, Pen.Hang.LEFT);
-    pen.bold(
-        Engineering.reading(expected.window().low(), "")
-            + "–"
-            + Engineering.reading(expected.window().high(), "V"),
-        (left + right) / 2,
-        bar + 42,
-        16,
-        Token.INK,
-        Pen.Hang.MIDDLE);
-    reading.ifPresent(volts -> {
-      double at = Math.clamp(x + volts / high * w, x - 4, x + w + 4);
-      pen.shape(
-          List.of(
-              new double[] {at, bar - 6},
-              new double[] {at - 9, bar - 22},
-              new double[] {at + 9, bar - 22}),
-          Token.ALARM,
-          null);
-      pen.line(at, bar - 6, at, bar + 22, Token.ALARM, 2.5);
-      pen.bold(
-          Engineering.reading(volts, "V"),
-          Math.clamp(at, x + 60, x + w - 60),
-          bar - 44,
-          26,
-          Token.INK,
-          Pen.Hang.MIDDLE);
-    });
+    double most = Math.max(expected.supplyVolts(), expected.window().high()) * 1.12;
+    bar(pen, expected.window().low(), expected.window().high(), most, "V", reading, x, bar, w);
     double boxTop = bar + 84;
     double boxHeight = 52 + expected.otherwise().size() * 46.0;
     if (expected.otherwise().isEmpty() || boxTop + boxHeight > y + h + 40) {
@@ -203,13 +227,63 @@ record LockMat(String title, List<Lock> locks, Parts parts, Words words) impleme
           Token.INK,
           Pen.Hang.RIGHT);
       pen.text(
-          Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 122), x + 120, ty, 16, Token.INK, Pen.Hang.LEFT);
+          Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 122),
+          x + 120,
+          ty,
+          16,
+          Token.INK,
+          Pen.Hang.LEFT);
       String supply =
           words.say(
               each.limited() ? "power.limit-light" : "power.takes",
               String.format(java.util.Locale.ROOT, "%.1f", each.ma()));
       pen.text(supply, x + 120, ty + 19, 13, Token.INK_SOFT, Pen.Hang.LEFT);
     }
+  }
+
+  /** A rule from nothing to {@code most} with the window on it and a needle. */
+  private static void bar(
+      Pen pen,
+      double low,
+      double high,
+      double most,
+      String unit,
+      OptionalDouble reading,
+      double x,
+      double y,
+      double w) {
+    pen.box(x, y, w, 20, 10, Token.LINE, null);
+    double left = x + low / most * w;
+    double right = x + high / most * w;
+    pen.box(left - 3, y - 4, Math.max(8, right - left + 6), 28, 4, Token.MASK, Token.INK);
+    pen.text("0", x, y + 40, 14, Token.INK_SOFT, Pen.Hang.LEFT);
+    String from = Engineering.reading(low, "");
+    String to = Engineering.reading(high, unit);
+    pen.bold(
+        to.equals(from + " " + unit) ? to : from + "–" + to,
+        Math.clamp((left + right) / 2, x + 60, x + w - 60),
+        y + 42,
+        16,
+        Token.INK,
+        Pen.Hang.MIDDLE);
+    reading.ifPresent(value -> {
+      double at = Math.clamp(x + value / most * w, x - 4, x + w + 4);
+      pen.shape(
+          List.of(
+              new double[] {at, y - 6},
+              new double[] {at - 9, y - 22},
+              new double[] {at + 9, y - 22}),
+          Token.ALARM,
+          null);
+      pen.line(at, y - 6, at, y + 22, Token.ALARM, 2.5);
+      pen.bold(
+          Engineering.reading(value, unit),
+          Math.clamp(at, x + 60, x + w - 60),
+          y - 44,
+          26,
+          Token.INK,
+          Pen.Hang.MIDDLE);
+    });
   }
 
   @Override

@@ -2,10 +2,16 @@ package humble.desktop.power;
 
 import humble.bench.PracticeBench;
 import humble.core.build.BuildEvent;
+import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
+import humble.core.kit.Choices;
 import humble.core.kit.Gate;
 import humble.core.kit.PinRef;
+import humble.core.kit.Supply;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
 import humble.core.power.Expectation;
+import humble.core.power.PoweredStage;
 import humble.core.stock.Meter;
 import humble.core.stock.Verdict;
 import humble.core.units.Band;
@@ -14,10 +20,12 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.mend.ObservationText;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
+import humble.desktop.stage.FaultWords;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
@@ -29,12 +37,17 @@ import java.util.OptionalDouble;
 
 /** Gates: what to set, where to probe, what to expect, and whether the reading is it. */
 public final class PowerStage implements Stage {
+  private static final int REASONS = 3;
+  private static final double OPEN_OHM = 10e6;
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
   private String typed = "";
   private boolean fromPractice;
   private String practiceSupply = "";
+  private boolean overriding;
+  private boolean skipCurrents;
 
   /** Makes the stage. */
   public PowerStage(OpenBuild open, Desk desk) {
@@ -61,19 +74,11 @@ public final class PowerStage implements Stage {
   public Card card() {
     Gate gate = current().orElse(null);
     if (gate == null) {
-      Card.Maker card = new Card.Maker(words.say("power.kicker.done"), words.say("power.done"));
-      open.kit()
-          .gates()
-          .forEach(each ->
-              card.row(
-                  Standing.DONE,
-                  words.say(
-                      "power.row",
-                      each.title(),
-                      Engineering.reading(
-                          open.build().passedGates().getOrDefault(each.id(), 0.0), "V"))));
-      takeBack(card);
-      return card.go(words.say("power.on"));
+      Draw draw = draw().orElse(null);
+      return draw == null ? doneCard() : drawCard(draw);
+    }
+    if (overriding) {
+      return overrideCard(gate);
     }
     int number = open.kit().gates().indexOf(gate) + 1;
     Card.Maker card =
@@ -96,6 +101,10 @@ public final class PowerStage implements Stage {
       card.how(words.say("caution.stop.how")).caution(true, stop.text());
       takeBack(card);
       return card.go(words.say("caution.stop.go"));
+    }
+    OhmsBefore before = ohmsBefore(gate).orElse(null);
+    if (before != null) {
+      return ohmsCard(gate, before);
     }
     card.how(
         words.say(
@@ -120,7 +129,9 @@ public final class PowerStage implements Stage {
     if (!practiceSupply.isEmpty()) {
       card.why(practiceSupply);
     }
+    heat(card, gate);
     takeBack(card);
+    override(card);
     if (typed.isEmpty()) {
       return open.practiceOn()
           ? card.go(words.say("power.practice"))
@@ -130,6 +141,108 @@ public final class PowerStage implements Stage {
     return !readable
         ? card.notYet(words.say("power.again"))
         : card.go(words.say(inside ? "power.open" : "power.write-down"));
+  }
+
+  private Card doneCard() {
+    Card.Maker card = new Card.Maker(words.say("power.kicker.done"), words.say("power.done"));
+    for (Gate each : open.kit().gates()) {
+      String reason = open.build().overriddenGates().get(each.id());
+      boolean passed = open.build().passedGates().containsKey(each.id());
+      card.row(
+          passed ? Standing.DONE : Standing.DEVIATED,
+          passed || reason == null
+              ? words.say(
+                  "power.row",
+                  each.title(),
+                  Engineering.reading(open.build().passedGates().getOrDefault(each.id(), 0.0), "V"))
+              : words.say("power.row.overridden", each.title(), reason));
+    }
+    takeBack(card);
+    return card.go(words.say("power.on"));
+  }
+
+  /**
+   * The heat of the regulators stands with the reasons: it says what may get warm and still be
+   * right.
+   */
+  private void heat(Card.Maker card, Gate gate) {
+    state(gate)
+        .flatMap(open::powered)
+        .ifPresent(stage ->
+            stage
+                .heats()
+                .forEach(heat ->
+                    card.why(
+                        words.say(
+                            heat.inDropout() ? "power.heat.dropout" : "power.heat",
+                            heat.ref(),
+                            Engineering.reading(heat.watts(), "W"),
+                            Math.round(heat.junctionAt25C()),
+                            Math.round(heat.junctionAt40C())))));
+  }
+
+  private Optional<BoardState> state(Gate gate) {
+    return open.kit().state(gate.state());
+  }
+
+  private void override(Card.Maker card) {
+    card.hint(
+        "+",
+        words.say(overriding ? "power.override.back" : "power.override"),
+        () -> {
+          plus();
+          desk.refresh();
+        });
+  }
+
+  @Override
+  public void plus() {
+    if (current().isPresent()) {
+      overriding = !overriding && current().filter(this::ready).isPresent();
+    } else {
+      skipCurrents = true;
+    }
+    desk.type("");
+  }
+
+  private Card overrideCard(Gate gate) {
+    Card.Maker card =
+        new Card.Maker(
+                words.say("power.override.kicker"), words.say("power.override.title", gate.title()))
+            .how(words.say("power.override.how"))
+            .field(typed, "");
+    for (int i = 1; i <= REASONS; i++) {
+      card.row(Standing.TO_DO, words.say("power.override.row", i, words.say("power.reason." + i)));
+    }
+    card.caution(true, words.say("power.override.caution"));
+    override(card);
+    return reason().isEmpty()
+        ? card.notYet(words.say("power.override.type"))
+        : card.go(words.say("power.override.go"));
+  }
+
+  /** A digit stands for one of the usual reasons; anything longer is a reason of its own. */
+  private String reason() {
+    String text = typed.strip();
+    if (text.length() == 1 && Character.isDigit(text.charAt(0))) {
+      int number = text.charAt(0) - '0';
+      return number >= 1 && number <= REASONS ? words.say("power.reason." + number) : "";
+    }
+    return text.length() < 3 ? "" : text;
+  }
+
+  private void overridden(Gate gate, String text) {
+    typed = text;
+    if (!reason().isEmpty()) {
+      open.act(new BuildEvent.GateOverridden(gate.id(), reason()));
+      overriding = false;
+      desk.type("");
+    }
+  }
+
+  @Override
+  public boolean takesText() {
+    return overriding;
   }
 
   private static String tenth(double ma) {
@@ -165,6 +278,220 @@ public final class PowerStage implements Stage {
           desk.go(StageId.POWER);
         });
     card.hint("/", words.say("key.wrong"), () -> desk.wrong());
+  }
+
+  /** The ohms between a supply's two nets, before power comes to them. */
+  private record OhmsBefore(
+      BoardState state, String plus, String minus, OptionalDouble expected, double least) {
+    Measure.Ohms measure() {
+      return new Measure.Ohms(plus, minus);
+    }
+  }
+
+  /** Asks once in every state that a gate is read in, and again after something was mended. */
+  private Optional<OhmsBefore> ohmsBefore(Gate gate) {
+    BoardState state = state(gate).orElse(null);
+    Supply supply =
+        state == null || state.supply() == null
+            ? null
+            : open.kit().supply(state.supply()).orElse(null);
+    if (state == null || supply == null) {
+      return Optional.empty();
+    }
+    PoweredStage stage = open.powered(state).orElse(null);
+    String plus = open.fittedParts().net(supply.plus()).orElse("");
+    String minus = open.fittedParts().net(supply.minus()).orElse("");
+    if (stage == null || plus.isEmpty() || minus.isEmpty()) {
+      return Optional.empty();
+    }
+    OptionalDouble expected = stage.ohmsBefore();
+    double least =
+        PoweredStage.LEAST_OHMS_PART * (expected.isPresent() ? expected.getAsDouble() : OPEN_OHM);
+    OhmsBefore before = new OhmsBefore(state, plus, minus, expected, least);
+    return noBridge(before) ? Optional.empty() : Optional.of(before);
+  }
+
+  /** The last reading counts: a board that was mended is read again. */
+  private boolean noBridge(OhmsBefore before) {
+    return open.build().observed(before.state.id()).reversed().stream()
+        .flatMap(text -> Observation.reading(text, open.fittedParts(), before.state).stream())
+        .filter(seen ->
+            seen instanceof Observation.Reading read && read.measure().equals(before.measure()))
+        .map(seen -> ((Observation.Reading) seen).value() >= before.least)
+        .findFirst()
+        .orElse(false);
+  }
+
+  private Card ohmsCard(Gate gate, OhmsBefore before) {
+    int number = open.kit().gates().indexOf(gate) + 1;
+    Card.Maker card =
+        new Card.Maker(
+            words.say("power.kicker", number, open.kit().gates().size()),
+            words.say("power.ohms.title", before.plus, before.minus));
+    card.how(words.say("power.ohms.how"));
+    card.how(
+        words.say(
+            "power.ohms.expect",
+            before.expected.isPresent()
+                ? Engineering.reading(before.expected.getAsDouble(), "Ω")
+                : words.say("power.ohms.open"),
+            Engineering.reading(before.least, "Ω")));
+    caution(card, gate);
+    card.field(typed, "Ω");
+    boolean readable = Quantity.parse(typed) instanceof QuantityText.Read;
+    if (!typed.isEmpty()) {
+      boolean low = value().isPresent() && value().getAsDouble() < before.least;
+      if (Quantity.parse(typed) instanceof QuantityText.Unreadable bad) {
+        card.verdict(false, bad.sentence());
+      } else {
+        card.verdict(!low, words.say(low ? "power.ohms.low" : "power.inside"));
+      }
+    }
+    card.hint(
+        "0 0",
+        words.say("mend.reads-open"),
+        () -> {
+          open.act(new BuildEvent.Observed(before.state.id(), before.measure() + "=open", false));
+          desk.type("");
+        });
+    takeBack(card);
+    override(card);
+    if (typed.isEmpty()) {
+      return open.practiceOn()
+          ? card.go(words.say("power.practice"))
+          : card.notYet(words.say("power.type"));
+    }
+    boolean low = readable && value().orElse(0) < before.least;
+    return readable
+        ? card.go(words.say(low ? "power.ohms.mend" : "power.ohms.go"))
+        : card.notYet(words.say("power.again"));
+  }
+
+  /** Less than a tenth of what is expected: the reading is kept, and what bridges is looked for. */
+  private void read(OhmsBefore before, String text) {
+    if (text.isEmpty()) {
+      if (open.practiceOn()) {
+        Observation shown = open.practice().board(before.state).answer(before.measure());
+        open.act(new BuildEvent.Observed(before.state.id(), ObservationText.of(shown), true));
+        desk.type("");
+      }
+      return;
+    }
+    value()
+        .ifPresent(ohms -> {
+          open.act(
+              new BuildEvent.Observed(before.state.id(), before.measure() + "=" + text, false));
+          desk.type("");
+          if (ohms < before.least) {
+            desk.wrong();
+          }
+        });
+  }
+
+  /** A stage without a gate: what the supply should show in a state. */
+  private record Draw(BoardState state, PoweredStage stage) {}
+
+  /** The states that the board can be in now and whose current has not been read. */
+  private Optional<Draw> draw() {
+    if (skipCurrents) {
+      return Optional.empty();
+    }
+    return open.kit().states().stream()
+        .filter(state -> state.supply() != null && allThere(state))
+        .filter(state ->
+            open.build().observed(state.id()).stream()
+                .noneMatch(text -> text.startsWith("I(" + state.supply() + ")=")))
+        .flatMap(state -> open.powered(state).map(stage -> new Draw(state, stage)).stream())
+        .findFirst();
+  }
+
+  private boolean allThere(BoardState state) {
+    return open.parts().all().stream()
+        .filter(part -> part.placed().isPresent() && !open.lacking().contains(part.ref()))
+        .allMatch(part ->
+            state.absent().contains(part.ref())
+                ? !open.build().fittedRefs().contains(part.ref())
+                : open.build().fittedRefs().contains(part.ref())
+                    || Choices.leftOut(open.kit(), open.build().choices()).contains(part.ref()));
+  }
+
+  private Card drawCard(Draw draw) {
+    Card.Maker card =
+        new Card.Maker(
+            words.say("power.draw.kicker", draw.state.title()), words.say("power.draw.title"));
+    card.how(
+        words.say(
+            "power.supply",
+            Engineering.nominal(draw.stage.supplyVolts(), "V"),
+            Math.round(draw.stage.limitMa())));
+    String low = tenth(draw.stage.expectMa().low());
+    String high = tenth(draw.stage.expectMa().high());
+    card.how(
+        low.equals(high)
+            ? words.say("power.current-about", low)
+            : words.say("power.current", low, high));
+    card.field(typed, "mA");
+    draw.stage
+        .hints()
+        .forEach(hint ->
+            card.why(
+                words.say(
+                    "power.sign." + hint.sign().name().toLowerCase(Locale.ROOT),
+                    String.join(
+                        "; ",
+                        hint.faults().stream()
+                            .map(fault -> FaultWords.say(words, open.fittedParts(), fault))
+                            .toList()))));
+    if (!typed.isEmpty() && value().isPresent()) {
+      boolean inside = draws(draw, value().getAsDouble());
+      card.verdict(inside, words.say(inside ? "power.inside" : "power.draw.outside"));
+    }
+    card.hint(
+        "+",
+        words.say("power.draw.skip"),
+        () -> {
+          plus();
+          desk.refresh();
+        });
+    takeBack(card);
+    if (typed.isEmpty()) {
+      return open.practiceOn()
+          ? card.go(words.say("power.practice"))
+          : card.notYet(words.say("power.type"));
+    }
+    return value().isPresent()
+        ? card.go(words.say("power.draw.go"))
+        : card.notYet(words.say("power.again"));
+  }
+
+  /** A supply's display shows a tenth of a milliampere or a few per cent; so much is let pass. */
+  private static boolean draws(Draw draw, double ma) {
+    double slack = Math.max(0.3, 0.05 * draw.stage.nominalMa());
+    return ma >= draw.stage.expectMa().low() - slack && ma <= draw.stage.expectMa().high() + slack;
+  }
+
+  private void read(Draw draw, String text) {
+    Measure.Amps measure = new Measure.Amps(String.valueOf(draw.state.supply()));
+    double ma;
+    if (text.isEmpty()) {
+      if (!open.practiceOn()) {
+        return;
+      }
+      Observation shown = open.practice().board(draw.state).answer(measure);
+      ma = shown instanceof Observation.Reading reading ? reading.value() * 1000 : 0;
+      open.act(new BuildEvent.Observed(draw.state.id(), ObservationText.of(shown), true));
+    } else if (value().isPresent()) {
+      ma = value().getAsDouble();
+      open.act(
+          new BuildEvent.Observed(
+              draw.state.id(), measure + "=" + text.replace(',', '.') + "m", false));
+    } else {
+      return;
+    }
+    desk.type("");
+    if (!draws(draw, ma)) {
+      desk.wrong();
+    }
   }
 
   private OptionalDouble value() {
@@ -225,8 +552,17 @@ public final class PowerStage implements Stage {
   public void enter(String text) {
     Gate gate = current().orElse(null);
     if (gate == null) {
+      Draw draw = draw().orElse(null);
+      if (draw != null) {
+        read(draw, text);
+        return;
+      }
       StageId next = Progress.current(open);
       desk.go(next == StageId.POWER ? StageId.FIT : next);
+      return;
+    }
+    if (overriding) {
+      overridden(gate, text);
       return;
     }
     Expectation expected = expectation(gate).orElse(null);
@@ -237,6 +573,11 @@ public final class PowerStage implements Stage {
     Caution stop = open.stopBefore(List.of(gate.id())).orElse(null);
     if (stop != null) {
       open.act(new BuildEvent.Acknowledged(stop.at()));
+      return;
+    }
+    OhmsBefore before = ohmsBefore(gate).orElse(null);
+    if (before != null) {
+      read(before, text);
       return;
     }
     if (text.isEmpty()) {
@@ -279,13 +620,30 @@ public final class PowerStage implements Stage {
       boolean passed = open.build().passedGates().containsKey(gate.id());
       BuildEvent.GateRead read = open.build().gateReadings().get(gate.id());
       OptionalDouble needle =
-          gate.id().equals(now) && value().isPresent()
+          gate.id().equals(now) && value().isPresent() && !overriding && ohmsBefore(gate).isEmpty()
               ? value()
               : read == null ? OptionalDouble.empty() : OptionalDouble.of(read.value());
       String state = open.kit().state(gate.state()).map(s -> s.title()).orElse(gate.state());
       locks.add(
-          new LockMat.Lock(gate, state, passed, gate.id().equals(now), expectation(gate), needle));
+          new LockMat.Lock(
+              gate,
+              state,
+              open.build().gateOpen(gate.id()),
+              !passed && open.build().gateOpen(gate.id()),
+              gate.id().equals(now),
+              expectation(gate),
+              needle));
     }
-    return new LockMat(words.say("power.mat"), locks, open.parts(), words);
+    Optional<LockMat.Current> current =
+        now.isEmpty()
+            ? draw()
+                .map(draw ->
+                    new LockMat.Current(
+                        draw.stage.expectMa().low(),
+                        draw.stage.expectMa().high(),
+                        draw.stage.limitMa(),
+                        value()))
+            : Optional.empty();
+    return new LockMat(words.say("power.mat"), locks, current, open.parts(), words);
   }
 }

@@ -9,6 +9,7 @@ import humble.core.craft.Heat;
 import humble.core.craft.ModuleFit;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Board;
+import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
@@ -16,6 +17,8 @@ import humble.core.kit.Kit;
 import humble.core.kit.ModuleRows;
 import humble.core.kit.Parts;
 import humble.core.mend.Habits;
+import humble.core.power.PowerReckoning;
+import humble.core.power.PoweredStage;
 import humble.core.route.Move;
 import humble.core.route.Pace;
 import humble.core.route.Plan;
@@ -56,6 +59,8 @@ public final class OpenBuild {
   private final Executor later;
   private final Runnable changed;
   private final Set<String> restored = new HashSet<>();
+  private final Set<String> poweredAsked = new HashSet<>();
+  private final Map<String, Optional<PoweredStage>> powered = new HashMap<>();
   private final Set<String> layersAsked = new HashSet<>();
   private final Map<String, BoardLayers> layers = new HashMap<>();
   private final Supplier<Pace> paceOfBench;
@@ -67,7 +72,7 @@ public final class OpenBuild {
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
   private boolean practiceOn = true;
-  private boolean closed;
+  private volatile boolean closed;
 
   OpenBuild(
       Journal journal,
@@ -242,6 +247,29 @@ public final class OpenBuild {
           });
     }
     return Optional.ofNullable(layers.get(board.id())).filter(known -> !known.isEmpty());
+  }
+
+  /**
+   * Gives what supply and rails should say in a state; empty while it is being reckoned for the
+   * first time, and for a state that has no supply or no operating point.
+   */
+  public Optional<PoweredStage> powered(BoardState state) {
+    if (poweredAsked.add(state.id())) {
+      AtomicReference<Optional<PoweredStage>> made = new AtomicReference<>(Optional.empty());
+      Parts now = fittedParts();
+      inBackground(
+          () -> made.set(new PowerReckoning(now).stage(state, () -> closed)),
+          () -> {
+            powered.put(state.id(), made.get());
+            changed.run();
+          });
+    }
+    return powered.getOrDefault(state.id(), Optional.empty());
+  }
+
+  /** Tells whether {@link #powered} has been reckoned, with or without a result. */
+  public boolean poweredReckoned(BoardState state) {
+    return powered.containsKey(state.id());
   }
 
   /** Gives what of the files of a board could not be read, once they have been. */

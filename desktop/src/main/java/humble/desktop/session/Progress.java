@@ -57,9 +57,7 @@ public final class Progress {
       }
       case POWER ->
           ratio(
-              kit.gates().stream()
-                  .filter(gate -> build.gateOpen(gate.id()))
-                  .count(),
+              kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
               kit.gates().size());
       case LOAD ->
           ratio(

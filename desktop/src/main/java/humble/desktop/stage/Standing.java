@@ -4,7 +4,8 @@ package humble.desktop.stage;
 public enum Standing {
   TO_DO,
   NOW,
-  DONE;
+  DONE,
+  DEVIATED;
 
   /** Gives the name the pen knows. */
   public String shape() {
@@ -12,6 +13,7 @@ public enum Standing {
       case TO_DO -> "todo";
       case NOW -> "now";
       case DONE -> "done";
+      case DEVIATED -> "deviated";
     };
   }
 }

@@ -302,8 +302,7 @@ public final class BenchWindow implements Desk {
     mat.show(stage.mat(), palette);
     Optional<OpenBuild> open = session.open();
     boolean gate =
-        open.map(o ->
-                o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
+        open.map(o -> o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
             .orElse(false);
     trace.show(stageId, id -> open.map(o -> Progress.share(o, id)).orElse(0.0), gate, palette);
     top(open);

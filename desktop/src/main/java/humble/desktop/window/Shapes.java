@@ -27,6 +27,13 @@ final class Shapes {
             + "; -fx-fill: "
             + (standing == Standing.DONE ? "-hc-copper" : "-hc-card")
             + ";");
+    if (standing == Standing.DEVIATED) {
+      ring.setStyle("-fx-stroke-width: 3; -fx-stroke: -hc-copper; -fx-fill: -hc-copper;");
+      Polygon notch = new Polygon(0, 0, RADIUS + 1, -RADIUS * 0.7, RADIUS + 1, RADIUS * 0.7);
+      notch.setStyle("-fx-fill: -hc-card;");
+      notch.setTranslateX(RADIUS / 2);
+      return new StackPane(ring, notch);
+    }
     if (standing != Standing.NOW) {
       return new StackPane(ring);
     }

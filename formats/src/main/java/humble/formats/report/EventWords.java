@@ -49,15 +49,12 @@ public final class EventWords {
       case BuildEvent.GateRead e ->
           words.say("event.gate-read", e.gate(), Engineering.reading(e.value(), "V"));
       case BuildEvent.GatePassed e -> words.say("event.gate-passed", e.gate());
-      case BuildEvent.GateOverridden e ->
-          words.say("event.gate-overridden", e.gate(), e.reason());
+      case BuildEvent.GateOverridden e -> words.say("event.gate-overridden", e.gate(), e.reason());
       case BuildEvent.FaultHidden e -> words.say("event.hidden", e.level());
       case BuildEvent.Observed e -> words.say("event.observed", e.what());
       case BuildEvent.Mended e ->
           words.say(
-              e.practice() ? "event.mended-practice" : "event.mended",
-              e.fault(),
-              e.measurements());
+              e.practice() ? "event.mended-practice" : "event.mended", e.fault(), e.measurements());
       case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
       case BuildEvent.LightsSeen e ->
           e.dark().isEmpty()
