@@ -39,6 +39,7 @@ public final class KitCheck {
     check.wake();
     check.handwork();
     check.cycle();
+    check.findings.addAll(CircuitSense.of(check.parts));
     return List.copyOf(check.findings);
   }
 
