@@ -76,7 +76,8 @@ class SimulatedBoardTest {
     SimulatedBoard sound = SimulatedBoard.of(BADGE, LIT, List.of(), 1).orElseThrow();
     String anode = BADGE.net("D1.2").orElseThrow();
     String cathode = BADGE.net("D1.1").orElseThrow();
-    assertThat(sound.diode(anode, cathode)).hasValueSatisfying(v -> assertThat(v).isBetween(0.1, 0.8));
+    assertThat(sound.diode(anode, cathode))
+        .hasValueSatisfying(v -> assertThat(v).isBetween(0.1, 0.8));
     assertThat(sound.diode(cathode, anode).filter(v -> v < 0.8)).isEmpty();
   }
 

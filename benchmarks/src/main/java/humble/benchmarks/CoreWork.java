@@ -2,19 +2,30 @@ package humble.benchmarks;
 
 import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcSolver;
+import humble.core.circuit.Fault;
+import humble.core.circuit.FaultSweep;
+import humble.core.circuit.StateSolver;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
+import humble.core.kit.BoardState;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.likeness.Eyes;
 import humble.core.likeness.Light;
 import humble.core.likeness.LookAlikes;
+import humble.core.mend.Diagnosis;
+import humble.core.mend.Habits;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
+import humble.core.mend.Predictions;
+import humble.core.mend.Suspects;
 import humble.core.power.Expectation;
 import humble.core.power.GateReckoning;
 import humble.core.route.NoPlan;
 import humble.core.route.Plan;
 import humble.core.route.Planner;
 import humble.core.route.School;
+import humble.core.stock.Meter;
 import humble.core.stock.MeterProfile;
 import humble.formats.board.BoardFileDamage;
 import humble.formats.board.Gerber;
@@ -45,15 +56,18 @@ import org.openjdk.jmh.annotations.State;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 public class CoreWork {
   private final Path kit = Path.of(System.getProperty("humble.root", "."), "kits", "glowmoth");
-  private final Parts parts = Parts.of(opened());
+  private final Parts parts = Parts.of(opened(kit));
+  private final Parts largest = Parts.of(opened(kit.resolveSibling("lockkeeper")));
+  private final Diagnosis mending = mending(largest);
+  private double nudge;
   private final String list = list(5000);
   private final byte[] gerber = gerber();
   private final Parts many = many();
   private final Kit threeHundred = resistors(300);
   private final Kit forty = resistors(40);
 
-  private Kit opened() {
-    return switch (KitFolder.at(kit).read()) {
+  private static Kit opened(Path folder) {
+    return switch (KitFolder.at(folder).read()) {
       case KitRead.Opened opened -> opened.kit();
       case KitRead.Refused refused ->
           throw new IllegalStateException(refused.findings().toString());
@@ -64,6 +78,10 @@ public class CoreWork {
     return switch (method) {
       case "readKit" -> "read and check the demo kit";
       case "solveOneState" -> "operating point of one state";
+      case "solveLargest" -> "operating point of the largest demo kit, all its lights on";
+      case "sweepFaults" -> "all single faults of the badge (56 parts) in all its states";
+      case "nextMeasurement" ->
+          "next measurement on the largest demo kit, after its first two answers";
       case "expectGate" -> "what the gate should read, tolerances and usual faults included";
       case "planLow" -> "plan, lowest part first";
       case "bringIn" -> "bring in a parts list of 5,000 lines, read to written text";
@@ -86,6 +104,49 @@ public class CoreWork {
   @Benchmark
   public DcOutcome solveOneState() {
     return new DcSolver(parts).solve(parts.kit().states().getFirst(), List.of());
+  }
+
+  /** Solves the fullest state of the largest demo kit. */
+  @Benchmark
+  public DcOutcome solveLargest() {
+    return new DcSolver(largest).solve(largest.kit().states().getLast(), List.of());
+  }
+
+  /** Lists and solves every single fault of the badge in every state, on all processors. */
+  @Benchmark
+  public int sweepFaults() {
+    int solved = 0;
+    for (BoardState state : parts.kit().states()) {
+      List<Fault> faults =
+          Suspects.of(parts, state, Habits.usual()).stream()
+              .flatMap(suspect -> suspect.fault().stream())
+              .toList();
+      solved += new FaultSweep(parts, new StateSolver(parts, state)).of(faults, () -> false).size();
+    }
+    return solved;
+  }
+
+  /** Judges every suspect after two answers and looks for the best measurement. */
+  @Benchmark
+  public Diagnosis.Known nextMeasurement() {
+    nudge = nudge == 0 ? 1e-5 : 0;
+    return mending.after(
+        List.of(
+            new Observation.Reading(
+                new Measure.Amps(String.valueOf(largest.kit().states().getLast().supply())),
+                0.2 + nudge,
+                1e-3),
+            new Observation.Reading(new Measure.Volts("5V"), 4.99, 0.01)));
+  }
+
+  private static Diagnosis mending(Parts parts) {
+    BoardState state = parts.kit().states().getLast();
+    Diagnosis diagnosis =
+        new Diagnosis(
+            new Predictions(parts, state, Suspects.of(parts, state, Habits.usual()), () -> false),
+            Meter.USUAL);
+    diagnosis.suspectsAfter(List.of());
+    return diagnosis;
   }
 
   /** Reckons what the first gate should read. */

@@ -50,7 +50,8 @@ class PowerAndMendTest {
   @Test
   void powerGivesTheDocumentedKeysForEveryStateWithASupply() {
     JsonNode answer = Ran.runJson("power", kit).json();
-    assertThat(List.copyOf(answer.propertyNames())).containsExactly("stages", "battery", "warnings");
+    assertThat(List.copyOf(answer.propertyNames()))
+        .containsExactly("stages", "battery", "warnings");
     JsonNode on = answer.get("stages").get(0);
     assertThat(List.copyOf(on.propertyNames()))
         .startsWith("state", "expect_ma", "limit_ma", "rails", "hints");
@@ -70,15 +71,26 @@ class PowerAndMendTest {
   @Test
   void mendGivesTheDocumentedKeysAndFollowsTheReadings() {
     JsonNode first = Ran.runJson("mend", kit, "--state", "on", "--seen", "dark:LED1").json();
-    assertThat(List.copyOf(first.propertyNames()))
-        .startsWith("suspects", "next", "done");
+    assertThat(List.copyOf(first.propertyNames())).startsWith("suspects", "next", "done");
     assertThat(List.copyOf(first.get("next").propertyNames()))
         .containsExactly("measure", "minutes", "expected_gain_bits", "predict");
     assertThat(first.get("done").booleanValue()).isFalse();
     JsonNode open =
         Ran.runJson(
-                "mend", kit, "--state", "on", "--seen", "dark:LED1", "--seen", "lit:LED2",
-                "--reading", "V(A1)=0.00", "--reading", "V(R1.2)=4.99", "--reading", "I(usb)=9.2mA")
+                "mend",
+                kit,
+                "--state",
+                "on",
+                "--seen",
+                "dark:LED1",
+                "--seen",
+                "lit:LED2",
+                "--reading",
+                "V(A1)=0.00",
+                "--reading",
+                "V(R1.2)=4.99",
+                "--reading",
+                "I(usb)=9.2mA")
             .json();
     assertThat(open.get("suspects").get(0).get("fault").stringValue()).isEqualTo("open:R1.2");
     assertThat(open.get("suspects").get(0).get("belief").doubleValue()).isGreaterThan(0.95);
@@ -89,8 +101,7 @@ class PowerAndMendTest {
   @Test
   void theKitsOwnFaultComesWithWhatToTry() {
     JsonNode answer =
-        Ran.runJson(
-                "mend", kit, "--state", "on", "--seen", "dark:LED1", "--reading", "V(IN)=0.05")
+        Ran.runJson("mend", kit, "--state", "on", "--seen", "dark:LED1", "--reading", "V(IN)=0.05")
             .json();
     JsonNode flat = null;
     for (JsonNode each : answer.get("suspects")) {
@@ -104,8 +115,18 @@ class PowerAndMendTest {
   void everyProblemOfTheReadingsIsToldAtOnce() {
     Ran bad =
         Ran.run(
-            "mend", kit, "--state", "on", "--reading", "V(NOWHERE)=1", "--reading", "V(5V)",
-            "--seen", "pink:LED1", "--meter", "good");
+            "mend",
+            kit,
+            "--state",
+            "on",
+            "--reading",
+            "V(NOWHERE)=1",
+            "--reading",
+            "V(5V)",
+            "--seen",
+            "pink:LED1",
+            "--meter",
+            "good");
     assertThat(bad.status()).isEqualTo(2);
     assertThat(bad.out()).isEmpty();
     assertThat(bad.err().lines()).hasSize(4);

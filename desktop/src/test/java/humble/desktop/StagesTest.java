@@ -170,8 +170,15 @@ class StagesTest {
   void aGateOpensForARightReadingOnly() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.POWER);
-      bench.waitFor(() -> bench.card().field().isPresent());
+      bench.waitFor(() -> bench.card().title().startsWith("Ohms"));
       assertThat(bench.card().caution().orElseThrow().grave()).isTrue();
+      bench.number("12");
+      assertThat(bench.card().verdict().orElseThrow().good()).as("a bridge").isFalse();
+      bench.press(KeyCode.BACK_SPACE, KeyCode.BACK_SPACE);
+      bench.number("00");
+      assertThat(bench.card().verdict().orElseThrow().good()).as("open").isTrue();
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("Measure across");
       bench.number("1.1");
       assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
       bench.press(KeyCode.ENTER);
@@ -189,10 +196,82 @@ class StagesTest {
   }
 
   @Test
+  void aGateIsPassedWithoutItsReadingOnlyWithAReasonThatStandsInTheLog() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.POWER);
+      bench.waitFor(() -> bench.card().title().startsWith("Ohms"));
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().goEnabled()).as("no reason yet").isFalse();
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).overriddenGates()).isEmpty();
+      bench.number("1");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).overriddenGates().get("rail33")).contains("another meter");
+      assertThat(build(bench).passedGates()).isEmpty();
+      assertThat(build(bench).gateOpen("rail33")).isTrue();
+      bench.press(KeyCode.F6, KeyCode.ADD);
+      assertThat(bench.card().rows()).anyMatch(row -> row.text().contains("without its reading"));
+    }
+  }
+
+  @Test
+  void aHiddenFaultIsFoundByKeypadAndItsEndStandsInTheLog() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.DIVIDE);
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().why()).anyMatch(line -> line.contains("easy fault"));
+      bench.number("3");
+      bench.waitFor(() -> bench.card().goEnabled());
+      for (int i = 0; i < 40 && !bench.card().title().equals("Written down"); i++) {
+        bench.press(KeyCode.ENTER);
+      }
+      assertThat(bench.card().how().getFirst()).contains("the advice takes");
+      assertThat(build(bench).mended()).hasSize(1);
+      assertThat(build(bench).mended().getFirst().practice()).isTrue();
+      assertThat(build(bench).hidden()).isEmpty();
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.at()).isEqualTo(StageId.UNPACK);
+    }
+  }
+
+  @Test
+  void symptomsAndOwnMeasurementsComeByClickingOnTheBoard() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.DIVIDE);
+      bench.number("3");
+      bench.waitFor(() -> bench.card().goEnabled());
+      BenchInTest.on(() -> {
+        bench.window().pick("part:LED5");
+        return true;
+      });
+      assertThat(bench.card().title()).contains("LED5");
+      bench.number("3");
+      assertThat(build(bench).observed("lamp1")).containsExactly("dark:LED5");
+      BenchInTest.on(() -> {
+        bench.window().pick("pad:D1.1");
+        return true;
+      });
+      assertThat(bench.card().title()).contains("D1");
+      bench.number("0.02");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).observed("lamp1")).contains("V(D1.1)=0.02");
+      bench.press(KeyCode.DIVIDE);
+      assertThat(bench.card().title()).isEqualTo("What was it?");
+      bench.number("1");
+      assertThat(build(bench).mended().getFirst().practice()).isFalse();
+      assertThat(build(bench).mended().getFirst().measurements()).isEqualTo(2);
+    }
+  }
+
+  @Test
   void theMeterOfThePracticeBenchReadsOnlyWhileItIsOn() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.POWER);
-      bench.waitFor(() -> bench.card().field().isPresent());
+      bench.waitFor(() -> bench.card().title().startsWith("Ohms"));
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).observed("sockets-empty")).containsExactly("R(VBUS,GND)=open");
       BenchInTest.on(() -> {
         ((javafx.scene.control.Button) bench.stage().getScene().lookup("#practice")).fire();
         return true;
@@ -239,6 +318,8 @@ class StagesTest {
       assertThat(build(bench).entries().stream().map(BuildEvent.Entry::event))
           .contains(new BuildEvent.Noted("Unpack", "bag 2 was open, 5 + 1"))
           .anyMatch(e -> e instanceof BuildEvent.Wrong wrong && wrong.stage().equals("Unpack"));
+      assertThat(bench.card().title()).startsWith("How does the board stand");
+      bench.press(KeyCode.ESCAPE);
       bench.press(KeyCode.MULTIPLY, KeyCode.ESCAPE);
       assertThat(bench.card().title()).startsWith("How many");
     }

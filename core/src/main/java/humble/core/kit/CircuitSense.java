@@ -42,8 +42,7 @@ final class CircuitSense {
         continue;
       }
       joined(plus.get(), minus.get())
-          .ifPresent(by ->
-              warn(at, "The supply '" + supply.id() + "' is shorted: " + by));
+          .ifPresent(by -> warn(at, "The supply '" + supply.id() + "' is shorted: " + by));
       fed(at + "/plus", supply, plus.get());
       fed(at + "/minus", supply, minus.get());
     }
@@ -142,8 +141,8 @@ final class CircuitSense {
               .flatMap(ref -> parts.part(ref).stream())
               .filter(part ->
                   part.pack().pins().stream()
-                          .filter(pin ->
-                              parts.netOf(new PinRef(part.ref(), pin.number())).isPresent())
+                          .filter(
+                              pin -> parts.netOf(new PinRef(part.ref(), pin.number())).isPresent())
                           .count()
                       >= 2)
               .findFirst();

@@ -309,7 +309,14 @@ public final class MendStage implements Stage {
           ? card.go(words.say("mend.practice"))
           : card.notYet(words.say("mend.type"));
     }
-    return card.go(words.say("mend.reads", typed, unit(measure)));
+    return isOpen(measure)
+        ? card.go(words.say("mend.reads-open"))
+        : card.go(words.say("mend.reads", typed, unit(measure)));
+  }
+
+  /** Two noughts stand for open: no meter shows them. */
+  private boolean isOpen(Measure measure) {
+    return measure instanceof Measure.Ohms && typed.equals("00");
   }
 
   private static String unit(Measure measure) {
@@ -547,6 +554,9 @@ public final class MendStage implements Stage {
         now.observe(ObservationText.of(answer), true);
         after();
       }
+    } else if (isOpen(measure)) {
+      now.observe(measure + "=open", false);
+      after();
     } else if (Quantity.parse(unsigned()) instanceof QuantityText.Read) {
       boolean plainMilli =
           measure instanceof Measure.Amps && Character.isDigit(typed.charAt(typed.length() - 1));

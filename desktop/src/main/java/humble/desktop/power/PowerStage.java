@@ -40,6 +40,9 @@ public final class PowerStage implements Stage {
   private static final int REASONS = 3;
   private static final double OPEN_OHM = 10e6;
 
+  /** Two noughts stand for open: no meter shows them. */
+  private static final String OPEN_TYPED = "00";
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
@@ -102,6 +105,10 @@ public final class PowerStage implements Stage {
       takeBack(card);
       return card.go(words.say("caution.stop.go"));
     }
+    if (state(gate).filter(state -> !reckoned(state)).isPresent()) {
+      takeBack(card);
+      return card.how(words.say("plan.planning")).notYet(words.say("plan.wait"));
+    }
     OhmsBefore before = ohmsBefore(gate).orElse(null);
     if (before != null) {
       return ohmsCard(gate, before);
@@ -141,6 +148,11 @@ public final class PowerStage implements Stage {
     return !readable
         ? card.notYet(words.say("power.again"))
         : card.go(words.say(inside ? "power.open" : "power.write-down"));
+  }
+
+  private boolean reckoned(BoardState state) {
+    open.powered(state);
+    return open.poweredReckoned(state);
   }
 
   private Card doneCard() {
@@ -338,8 +350,11 @@ public final class PowerStage implements Stage {
             Engineering.reading(before.least, "Ω")));
     caution(card, gate);
     card.field(typed, "Ω");
-    boolean readable = Quantity.parse(typed) instanceof QuantityText.Read;
-    if (!typed.isEmpty()) {
+    boolean opens = typed.equals(OPEN_TYPED);
+    boolean readable = opens || Quantity.parse(typed) instanceof QuantityText.Read;
+    if (opens) {
+      card.verdict(true, words.say("power.ohms.open"));
+    } else if (!typed.isEmpty()) {
       boolean low = value().isPresent() && value().getAsDouble() < before.least;
       if (Quantity.parse(typed) instanceof QuantityText.Unreadable bad) {
         card.verdict(false, bad.sentence());
@@ -361,7 +376,7 @@ public final class PowerStage implements Stage {
           ? card.go(words.say("power.practice"))
           : card.notYet(words.say("power.type"));
     }
-    boolean low = readable && value().orElse(0) < before.least;
+    boolean low = !opens && value().orElse(0) < before.least;
     return readable
         ? card.go(words.say(low ? "power.ohms.mend" : "power.ohms.go"))
         : card.notYet(words.say("power.again"));
@@ -375,6 +390,11 @@ public final class PowerStage implements Stage {
         open.act(new BuildEvent.Observed(before.state.id(), ObservationText.of(shown), true));
         desk.type("");
       }
+      return;
+    }
+    if (text.equals(OPEN_TYPED)) {
+      open.act(new BuildEvent.Observed(before.state.id(), before.measure() + "=open", false));
+      desk.type("");
       return;
     }
     value()
@@ -568,6 +588,9 @@ public final class PowerStage implements Stage {
     Expectation expected = expectation(gate).orElse(null);
     if (expected == null || !ready(gate)) {
       desk.go(StageId.FIT);
+      return;
+    }
+    if (state(gate).filter(state -> !reckoned(state)).isPresent()) {
       return;
     }
     Caution stop = open.stopBefore(List.of(gate.id())).orElse(null);

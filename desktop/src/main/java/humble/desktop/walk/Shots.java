@@ -58,10 +58,6 @@ public final class Shots {
       shot(screen, "unpack");
       titled(screen, "Cut");
       shot(screen, "unpack-strips");
-      titled(screen, "Look under");
-      screen.stepOrWait();
-      screen.stepOrWait();
-      shot(screen, "unpack-look");
       screen.walkTo(StageId.SORT);
       for (int i = 0; i < 3; i++) {
         screen.stepOrWait();
@@ -87,6 +83,7 @@ public final class Shots {
         return true;
       });
       screen.walkTo(StageId.POWER);
+      titled(screen, "Measure across");
       screen.stepOrWait();
       shot(screen, "power");
       screen.walkTo(StageId.FIT);
@@ -111,6 +108,7 @@ public final class Shots {
         return true;
       });
       shot(screen, "wake-lights");
+      mend(screen);
       Offscreen.onScreen(() -> {
         screen.walk().number("7");
         screen.walk().press(KeyCode.ENTER);
@@ -129,6 +127,30 @@ public final class Shots {
       screen.stepOrWait();
       shot(screen, "book");
     }
+  }
+
+  /** A fair fault hidden on the practice bench, two answers later. */
+  private void mend(Offscreen screen) {
+    Offscreen.onScreen(() -> {
+      screen.walk().press(KeyCode.DIVIDE);
+      screen.walk().press(KeyCode.ADD);
+      screen.walk().press(KeyCode.ADD);
+      screen.walk().number("3");
+      return true;
+    });
+    for (int answers = 0; answers < 3; answers++) {
+      screen.settle();
+      Offscreen.onScreen(() -> {
+        screen.walk().press(KeyCode.ENTER);
+        return true;
+      });
+    }
+    screen.settle();
+    shot(screen, "mend");
+    Offscreen.onScreen(() -> {
+      screen.walk().press(KeyCode.ESCAPE);
+      return true;
+    });
   }
 
   /** A list pasted from a sheet, and the first thing that had to be guessed. */
