@@ -224,6 +224,7 @@ class StagesTest {
       bench.number("3");
       bench.waitFor(() -> bench.card().goEnabled());
       for (int i = 0; i < 40 && !bench.card().title().equals("Written down"); i++) {
+        bench.waitFor(() -> bench.card().goEnabled());
         bench.press(KeyCode.ENTER);
       }
       assertThat(bench.card().how().getFirst()).contains("the advice takes");
@@ -249,6 +250,7 @@ class StagesTest {
       assertThat(bench.card().title()).contains("LED5");
       bench.number("3");
       assertThat(build(bench).observed("lamp1")).containsExactly("dark:LED5");
+      bench.waitFor(() -> bench.card().goEnabled());
       BenchInTest.on(() -> {
         bench.window().pick("pad:D1.1");
         return true;
@@ -257,6 +259,7 @@ class StagesTest {
       bench.number("0.02");
       bench.press(KeyCode.ENTER);
       assertThat(build(bench).observed("lamp1")).contains("V(D1.1)=0.02");
+      bench.waitFor(() -> bench.card().goEnabled());
       bench.press(KeyCode.DIVIDE);
       assertThat(bench.card().title()).isEqualTo("What was it?");
       bench.number("1");

@@ -81,7 +81,7 @@ record MendMat(
     for (int i = 0; i < shown(k).size(); i++) {
       Diagnosis.Named named = k.suspects().get(i);
       others -= named.belief();
-      ring(pen, picture, named, letter(i));
+      ring(pen, picture, named, i);
       String text = letter(i) + "  " + FaultWords.say(words, parts, named.suspect());
       bar(pen, text, named.belief(), x, y, w, i == 0);
       int more = named.group().size() - 1;
@@ -115,17 +115,19 @@ record MendMat(
     pen.box(x, y + 15, Math.max(6, w * share), 11, 5, Token.COPPER, null);
   }
 
-  private void ring(Pen pen, BoardPicture picture, Diagnosis.Named named, String letter) {
+  private void ring(Pen pen, BoardPicture picture, Diagnosis.Named named, int index) {
     spot(named.suspect())
         .map(picture::px)
         .ifPresent(at -> {
           double radius = 15 + 22 * Math.sqrt(named.belief());
           pen.disc(at[0], at[1], radius, null, Token.CARD, 6);
           pen.disc(at[0], at[1], radius, null, Token.FLUX, 3.5);
+          // Rings may lie over each other; each has its letter at another hour.
+          double angle = Math.toRadians(-10 + 55 * index);
           pen.tag(
-              letter,
-              at[0] + radius * 0.72,
-              at[1] - radius * 0.72,
+              letter(index),
+              at[0] + (radius + 6) * Math.cos(angle),
+              at[1] + (radius + 6) * Math.sin(angle),
               15,
               Token.INK,
               Token.FLUX_PALE,

@@ -613,7 +613,7 @@ public final class MendStage implements Stage {
   @Override
   public Mat mat() {
     Search now = search;
-    Optional<Diagnosis.Known> known = now == null ? Optional.empty() : now.known();
+    Optional<Diagnosis.Known> known = now == null ? Optional.empty() : now.lastKnown();
     List<MendMat.Probe> probes = new ArrayList<>();
     String board = "";
     if (now != null && known.isPresent() && !naming) {

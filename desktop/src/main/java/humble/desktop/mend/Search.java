@@ -26,6 +26,9 @@ import org.jspecify.annotations.Nullable;
  * is observed stands in the journal.
  */
 final class Search {
+  /** No observation reads like this. */
+  private static final List<String> STALE = List.of("?");
+
   private final OpenBuild open;
   private final BoardState state;
   private final Runnable changed;
@@ -34,7 +37,8 @@ final class Search {
   private @Nullable Predictions predictions;
   private @Nullable Diagnosis diagnosis;
   private Diagnosis.@Nullable Known known;
-  private List<String> knownFor = List.of("nothing yet");
+  private List<String> knownFor = STALE;
+  private boolean thinking;
   private @Nullable HiddenFault hidden;
   private boolean ready;
 
@@ -108,26 +112,46 @@ final class Search {
 
   /** Gives what is known now; empty while it is being computed. */
   Optional<Diagnosis.Known> known() {
-    List<String> now = open.build().observed(state.id());
-    if (diagnosis != null && !now.equals(knownFor)) {
-      known = diagnosis.after(observations(), outOfReach);
-      knownFor = List.copyOf(now);
+    List<String> now = List.copyOf(open.build().observed(state.id()));
+    Diagnosis judge = diagnosis;
+    if (judge != null && !now.equals(knownFor)) {
+      if (!thinking) {
+        think(judge, now);
+      }
+      return Optional.empty();
     }
     return Optional.ofNullable(known);
+  }
+
+  /** Gives what was known last, for the picture while the next is being computed. */
+  Optional<Diagnosis.Known> lastKnown() {
+    return Optional.ofNullable(known);
+  }
+
+  private void think(Diagnosis judge, List<String> now) {
+    thinking = true;
+    List<Observation> seen = observations();
+    Set<Measure> away = Set.copyOf(outOfReach);
+    AtomicReference<Diagnosis.Known> judged = new AtomicReference<>();
+    open.inBackground(
+        () -> judged.set(judge.after(seen, away)),
+        () -> {
+          known = judged.get();
+          // What was left out meanwhile is asked anew.
+          knownFor = away.equals(outOfReach) ? now : STALE;
+          thinking = false;
+          changed.run();
+        });
   }
 
   /** Leaves a measurement out that no probe reaches. */
   void outOfReach(Measure measure) {
     outOfReach.add(measure);
-    knownFor = List.of("asked anew");
+    knownFor = STALE;
   }
 
   /** Writes an observation down. */
   void observe(String what, boolean practice) {
     open.act(new BuildEvent.Observed(state.id(), what, practice));
-  }
-
-  void touch() {
-    changed.run();
   }
 }

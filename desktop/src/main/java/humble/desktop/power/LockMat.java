@@ -54,7 +54,7 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     double narrow =
         anyNow
             ? Math.min(NARROW_PX, room / locks.size())
-            : Math.min(300, room / Math.max(1, locks.size()));
+            : Math.min(locks.size() == 1 ? 400 : 300, room / Math.max(1, locks.size()));
     double base = h - 36;
     double x0 = 40;
     for (int i = 0; i < locks.size(); i++) {

@@ -4,14 +4,11 @@ import humble.bench.PracticeBench;
 import humble.core.build.BuildEvent;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
-import humble.core.kit.Choices;
 import humble.core.kit.Gate;
 import humble.core.kit.PinRef;
-import humble.core.kit.Supply;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.power.Expectation;
-import humble.core.power.PoweredStage;
 import humble.core.stock.Meter;
 import humble.core.stock.Verdict;
 import humble.core.units.Band;
@@ -38,7 +35,6 @@ import java.util.OptionalDouble;
 /** Gates: what to set, where to probe, what to expect, and whether the reading is it. */
 public final class PowerStage implements Stage {
   private static final int REASONS = 3;
-  private static final double OPEN_OHM = 10e6;
 
   /** Two noughts stand for open: no meter shows them. */
   private static final String OPEN_TYPED = "00";
@@ -77,7 +73,7 @@ public final class PowerStage implements Stage {
   public Card card() {
     Gate gate = current().orElse(null);
     if (gate == null) {
-      Draw draw = draw().orElse(null);
+      StageCurrent draw = draw().orElse(null);
       return draw == null ? doneCard() : drawCard(draw);
     }
     if (overriding) {
@@ -109,7 +105,7 @@ public final class PowerStage implements Stage {
       takeBack(card);
       return card.how(words.say("plan.planning")).notYet(words.say("plan.wait"));
     }
-    OhmsBefore before = ohmsBefore(gate).orElse(null);
+    OhmsBefore before = OhmsBefore.open(open, gate).orElse(null);
     if (before != null) {
       return ohmsCard(gate, before);
     }
@@ -292,62 +288,20 @@ public final class PowerStage implements Stage {
     card.hint("/", words.say("key.wrong"), () -> desk.wrong());
   }
 
-  /** The ohms between a supply's two nets, before power comes to them. */
-  private record OhmsBefore(
-      BoardState state, String plus, String minus, OptionalDouble expected, double least) {
-    Measure.Ohms measure() {
-      return new Measure.Ohms(plus, minus);
-    }
-  }
-
-  /** Asks once in every state that a gate is read in, and again after something was mended. */
-  private Optional<OhmsBefore> ohmsBefore(Gate gate) {
-    BoardState state = state(gate).orElse(null);
-    Supply supply =
-        state == null || state.supply() == null
-            ? null
-            : open.kit().supply(state.supply()).orElse(null);
-    if (state == null || supply == null) {
-      return Optional.empty();
-    }
-    PoweredStage stage = open.powered(state).orElse(null);
-    String plus = open.fittedParts().net(supply.plus()).orElse("");
-    String minus = open.fittedParts().net(supply.minus()).orElse("");
-    if (stage == null || plus.isEmpty() || minus.isEmpty()) {
-      return Optional.empty();
-    }
-    OptionalDouble expected = stage.ohmsBefore();
-    double least =
-        PoweredStage.LEAST_OHMS_PART * (expected.isPresent() ? expected.getAsDouble() : OPEN_OHM);
-    OhmsBefore before = new OhmsBefore(state, plus, minus, expected, least);
-    return noBridge(before) ? Optional.empty() : Optional.of(before);
-  }
-
-  /** The last reading counts: a board that was mended is read again. */
-  private boolean noBridge(OhmsBefore before) {
-    return open.build().observed(before.state.id()).reversed().stream()
-        .flatMap(text -> Observation.reading(text, open.fittedParts(), before.state).stream())
-        .filter(seen ->
-            seen instanceof Observation.Reading read && read.measure().equals(before.measure()))
-        .map(seen -> ((Observation.Reading) seen).value() >= before.least)
-        .findFirst()
-        .orElse(false);
-  }
-
   private Card ohmsCard(Gate gate, OhmsBefore before) {
     int number = open.kit().gates().indexOf(gate) + 1;
     Card.Maker card =
         new Card.Maker(
             words.say("power.kicker", number, open.kit().gates().size()),
-            words.say("power.ohms.title", before.plus, before.minus));
+            words.say("power.ohms.title", before.plus(), before.minus()));
     card.how(words.say("power.ohms.how"));
     card.how(
         words.say(
             "power.ohms.expect",
-            before.expected.isPresent()
-                ? Engineering.reading(before.expected.getAsDouble(), "Ω")
+            before.expected().isPresent()
+                ? Engineering.reading(before.expected().getAsDouble(), "Ω")
                 : words.say("power.ohms.open"),
-            Engineering.reading(before.least, "Ω")));
+            Engineering.reading(before.least(), "Ω")));
     caution(card, gate);
     card.field(typed, "Ω");
     boolean opens = typed.equals(OPEN_TYPED);
@@ -355,7 +309,7 @@ public final class PowerStage implements Stage {
     if (opens) {
       card.verdict(true, words.say("power.ohms.open"));
     } else if (!typed.isEmpty()) {
-      boolean low = value().isPresent() && value().getAsDouble() < before.least;
+      boolean low = value().isPresent() && value().getAsDouble() < before.least();
       if (Quantity.parse(typed) instanceof QuantityText.Unreadable bad) {
         card.verdict(false, bad.sentence());
       } else {
@@ -366,7 +320,7 @@ public final class PowerStage implements Stage {
         "0 0",
         words.say("mend.reads-open"),
         () -> {
-          open.act(new BuildEvent.Observed(before.state.id(), before.measure() + "=open", false));
+          open.act(new BuildEvent.Observed(before.state().id(), before.measure() + "=open", false));
           desk.type("");
         });
     takeBack(card);
@@ -376,7 +330,7 @@ public final class PowerStage implements Stage {
           ? card.go(words.say("power.practice"))
           : card.notYet(words.say("power.type"));
     }
-    boolean low = !opens && value().orElse(0) < before.least;
+    boolean low = !opens && value().orElse(0) < before.least();
     return readable
         ? card.go(words.say(low ? "power.ohms.mend" : "power.ohms.go"))
         : card.notYet(words.say("power.again"));
@@ -386,72 +340,49 @@ public final class PowerStage implements Stage {
   private void read(OhmsBefore before, String text) {
     if (text.isEmpty()) {
       if (open.practiceOn()) {
-        Observation shown = open.practice().board(before.state).answer(before.measure());
-        open.act(new BuildEvent.Observed(before.state.id(), ObservationText.of(shown), true));
+        Observation shown = open.practice().board(before.state()).answer(before.measure());
+        open.act(new BuildEvent.Observed(before.state().id(), ObservationText.of(shown), true));
         desk.type("");
       }
       return;
     }
     if (text.equals(OPEN_TYPED)) {
-      open.act(new BuildEvent.Observed(before.state.id(), before.measure() + "=open", false));
+      open.act(new BuildEvent.Observed(before.state().id(), before.measure() + "=open", false));
       desk.type("");
       return;
     }
     value()
         .ifPresent(ohms -> {
           open.act(
-              new BuildEvent.Observed(before.state.id(), before.measure() + "=" + text, false));
+              new BuildEvent.Observed(before.state().id(), before.measure() + "=" + text, false));
           desk.type("");
-          if (ohms < before.least) {
+          if (ohms < before.least()) {
             desk.wrong();
           }
         });
   }
 
-  /** A stage without a gate: what the supply should show in a state. */
-  private record Draw(BoardState state, PoweredStage stage) {}
-
-  /** The states that the board can be in now and whose current has not been read. */
-  private Optional<Draw> draw() {
-    if (skipCurrents) {
-      return Optional.empty();
-    }
-    return open.kit().states().stream()
-        .filter(state -> state.supply() != null && allThere(state))
-        .filter(state ->
-            open.build().observed(state.id()).stream()
-                .noneMatch(text -> text.startsWith("I(" + state.supply() + ")=")))
-        .flatMap(state -> open.powered(state).map(stage -> new Draw(state, stage)).stream())
-        .findFirst();
+  private Optional<StageCurrent> draw() {
+    return skipCurrents ? Optional.empty() : StageCurrent.next(open);
   }
 
-  private boolean allThere(BoardState state) {
-    return open.parts().all().stream()
-        .filter(part -> part.placed().isPresent() && !open.lacking().contains(part.ref()))
-        .allMatch(part ->
-            state.absent().contains(part.ref())
-                ? !open.build().fittedRefs().contains(part.ref())
-                : open.build().fittedRefs().contains(part.ref())
-                    || Choices.leftOut(open.kit(), open.build().choices()).contains(part.ref()));
-  }
-
-  private Card drawCard(Draw draw) {
+  private Card drawCard(StageCurrent draw) {
     Card.Maker card =
         new Card.Maker(
-            words.say("power.draw.kicker", draw.state.title()), words.say("power.draw.title"));
+            words.say("power.draw.kicker", draw.state().title()), words.say("power.draw.title"));
     card.how(
         words.say(
             "power.supply",
-            Engineering.nominal(draw.stage.supplyVolts(), "V"),
-            Math.round(draw.stage.limitMa())));
-    String low = tenth(draw.stage.expectMa().low());
-    String high = tenth(draw.stage.expectMa().high());
+            Engineering.nominal(draw.stage().supplyVolts(), "V"),
+            Math.round(draw.stage().limitMa())));
+    String low = tenth(draw.stage().expectMa().low());
+    String high = tenth(draw.stage().expectMa().high());
     card.how(
         low.equals(high)
             ? words.say("power.current-about", low)
             : words.say("power.current", low, high));
     card.field(typed, "mA");
-    draw.stage
+    draw.stage()
         .hints()
         .forEach(hint ->
             card.why(
@@ -463,7 +394,7 @@ public final class PowerStage implements Stage {
                             .map(fault -> FaultWords.say(words, open.fittedParts(), fault))
                             .toList()))));
     if (!typed.isEmpty() && value().isPresent()) {
-      boolean inside = draws(draw, value().getAsDouble());
+      boolean inside = draw.reads(value().getAsDouble());
       card.verdict(inside, words.say(inside ? "power.inside" : "power.draw.outside"));
     }
     card.hint(
@@ -484,32 +415,26 @@ public final class PowerStage implements Stage {
         : card.notYet(words.say("power.again"));
   }
 
-  /** A supply's display shows a tenth of a milliampere or a few per cent; so much is let pass. */
-  private static boolean draws(Draw draw, double ma) {
-    double slack = Math.max(0.3, 0.05 * draw.stage.nominalMa());
-    return ma >= draw.stage.expectMa().low() - slack && ma <= draw.stage.expectMa().high() + slack;
-  }
-
-  private void read(Draw draw, String text) {
-    Measure.Amps measure = new Measure.Amps(String.valueOf(draw.state.supply()));
+  private void read(StageCurrent draw, String text) {
+    Measure.Amps measure = new Measure.Amps(String.valueOf(draw.state().supply()));
     double ma;
     if (text.isEmpty()) {
       if (!open.practiceOn()) {
         return;
       }
-      Observation shown = open.practice().board(draw.state).answer(measure);
+      Observation shown = open.practice().board(draw.state()).answer(measure);
       ma = shown instanceof Observation.Reading reading ? reading.value() * 1000 : 0;
-      open.act(new BuildEvent.Observed(draw.state.id(), ObservationText.of(shown), true));
+      open.act(new BuildEvent.Observed(draw.state().id(), ObservationText.of(shown), true));
     } else if (value().isPresent()) {
       ma = value().getAsDouble();
       open.act(
           new BuildEvent.Observed(
-              draw.state.id(), measure + "=" + text.replace(',', '.') + "m", false));
+              draw.state().id(), measure + "=" + text.replace(',', '.') + "m", false));
     } else {
       return;
     }
     desk.type("");
-    if (!draws(draw, ma)) {
+    if (!draw.reads(ma)) {
       desk.wrong();
     }
   }
@@ -572,7 +497,7 @@ public final class PowerStage implements Stage {
   public void enter(String text) {
     Gate gate = current().orElse(null);
     if (gate == null) {
-      Draw draw = draw().orElse(null);
+      StageCurrent draw = draw().orElse(null);
       if (draw != null) {
         read(draw, text);
         return;
@@ -598,7 +523,7 @@ public final class PowerStage implements Stage {
       open.act(new BuildEvent.Acknowledged(stop.at()));
       return;
     }
-    OhmsBefore before = ohmsBefore(gate).orElse(null);
+    OhmsBefore before = OhmsBefore.open(open, gate).orElse(null);
     if (before != null) {
       read(before, text);
       return;
@@ -643,7 +568,10 @@ public final class PowerStage implements Stage {
       boolean passed = open.build().passedGates().containsKey(gate.id());
       BuildEvent.GateRead read = open.build().gateReadings().get(gate.id());
       OptionalDouble needle =
-          gate.id().equals(now) && value().isPresent() && !overriding && ohmsBefore(gate).isEmpty()
+          gate.id().equals(now)
+                  && value().isPresent()
+                  && !overriding
+                  && OhmsBefore.open(open, gate).isEmpty()
               ? value()
               : read == null ? OptionalDouble.empty() : OptionalDouble.of(read.value());
       String state = open.kit().state(gate.state()).map(s -> s.title()).orElse(gate.state());
@@ -662,9 +590,9 @@ public final class PowerStage implements Stage {
             ? draw()
                 .map(draw ->
                     new LockMat.Current(
-                        draw.stage.expectMa().low(),
-                        draw.stage.expectMa().high(),
-                        draw.stage.limitMa(),
+                        draw.stage().expectMa().low(),
+                        draw.stage().expectMa().high(),
+                        draw.stage().limitMa(),
                         value()))
             : Optional.empty();
     return new LockMat(words.say("power.mat"), locks, current, open.parts(), words);

@@ -84,6 +84,7 @@ public final class Shots {
       });
       screen.walkTo(StageId.POWER);
       titled(screen, "Measure across");
+      screen.settle();
       screen.stepOrWait();
       shot(screen, "power");
       screen.walkTo(StageId.FIT);
