@@ -5,6 +5,7 @@ import humble.core.mend.Diagnosis;
 import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
 import humble.core.mend.Suspect;
+import humble.core.mend.Suspects;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -34,7 +35,7 @@ public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasuremen
     Random random = new Random(seed);
     HiddenFault nearest = null;
     for (int i = 0; i < MOST_TRIES; i++) {
-      Suspect suspect = drawn(predictions.suspects(), random);
+      Suspect suspect = Suspects.drawn(predictions.suspects(), random);
       Fault fault = suspect.fault().orElse(null);
       if (fault == null || !diagnosis.shows(suspect)) {
         continue;
@@ -60,17 +61,6 @@ public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasuremen
 
   private static int level(int measurements) {
     return measurements <= EASY ? 1 : measurements <= FAIR ? 2 : LEVELS;
-  }
-
-  private static Suspect drawn(List<Suspect> suspects, Random random) {
-    double at = random.nextDouble();
-    for (Suspect suspect : suspects) {
-      at -= suspect.prior();
-      if (at <= 0) {
-        return suspect;
-      }
-    }
-    return suspects.getLast();
   }
 
   private static int advised(Diagnosis diagnosis, SimulatedBoard board) {

@@ -64,7 +64,7 @@ final class FaultFinding {
     List<Double> nextMs = new ArrayList<>();
     for (int trial = 0; trial < TRIALS; ) {
       Bench bench = benches.get(random.nextInt(benches.size()));
-      Suspect hidden = drawn(bench.predictions.suspects(), random);
+      Suspect hidden = Suspects.drawn(bench.predictions.suspects(), random);
       Fault fault = hidden.fault().orElse(null);
       SimulatedBoard board =
           fault == null
@@ -130,18 +130,6 @@ final class FaultFinding {
       return Parts.of(opened.kit());
     }
     throw new IllegalStateException("the kit at " + kit + " does not open");
-  }
-
-  /** Faults come as often as their priors say. */
-  private static Suspect drawn(List<Suspect> suspects, Random random) {
-    double at = random.nextDouble();
-    for (Suspect suspect : suspects) {
-      at -= suspect.prior();
-      if (at <= 0) {
-        return suspect;
-      }
-    }
-    return suspects.getLast();
   }
 
   private static Walk advised(

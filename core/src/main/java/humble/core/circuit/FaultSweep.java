@@ -4,14 +4,11 @@ import humble.core.kit.Model;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
@@ -23,7 +20,7 @@ import java.util.stream.Stream;
 public final class FaultSweep {
   private final Parts parts;
   private final StateSolver solver;
-  private final Map<String, Optional<Snapshot>> solved = new ConcurrentHashMap<>();
+  private final Map<String, Optional<Snapshot>> solved = new HashMap<>();
 
   /** Makes a sweep over one board in one state. */
   public FaultSweep(Parts parts, StateSolver solver) {
@@ -35,27 +32,28 @@ public final class FaultSweep {
    * Solves all of {@code faults}.
    *
    * @return the board with each fault, in the order given; empty where no operating point was found
-   * @throws CancellationException when {@code cancelled} says so
+   * @throws Cancelled when {@code cancelled} says so
    */
   public Map<Fault, Optional<Snapshot>> of(List<Fault> faults, BooleanSupplier cancelled) {
     Map<String, Fault> different = new LinkedHashMap<>();
     faults.forEach(fault -> different.putIfAbsent(edit(fault), fault));
-    Set<Map.Entry<String, Fault>> open = new LinkedHashSet<>(different.entrySet());
-    open.removeIf(entry -> solved.containsKey(entry.getKey()));
-    open.parallelStream()
-        .forEach(entry -> {
-          if (cancelled.getAsBoolean()) {
-            throw new CancellationException("the sweep was cancelled");
-          }
-          solved.put(
-              entry.getKey(),
-              entry.getKey().isEmpty()
-                  ? solver.asDesigned()
-                  : solver.with(List.of(entry.getValue())));
-        });
+    List<Map.Entry<String, Fault>> open =
+        different.entrySet().stream().filter(entry -> !solved.containsKey(entry.getKey())).toList();
+    List<Optional<Snapshot>> points =
+        open.parallelStream().map(entry -> point(entry, cancelled)).toList();
+    for (int i = 0; i < points.size(); i++) {
+      solved.put(open.get(i).getKey(), points.get(i));
+    }
     Map<Fault, Optional<Snapshot>> all = new LinkedHashMap<>();
     faults.forEach(fault -> all.put(fault, solved.getOrDefault(edit(fault), Optional.empty())));
     return all;
+  }
+
+  private Optional<Snapshot> point(Map.Entry<String, Fault> entry, BooleanSupplier cancelled) {
+    if (cancelled.getAsBoolean()) {
+      throw new Cancelled();
+    }
+    return entry.getKey().isEmpty() ? solver.asDesigned() : solver.with(List.of(entry.getValue()));
   }
 
   /**

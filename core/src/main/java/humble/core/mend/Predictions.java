@@ -1,5 +1,6 @@
 package humble.core.mend;
 
+import humble.core.circuit.Cancelled;
 import humble.core.circuit.Fault;
 import humble.core.circuit.FaultSweep;
 import humble.core.circuit.OhmBench;
@@ -11,13 +12,13 @@ import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.units.Band;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -50,13 +51,13 @@ public final class Predictions {
   private final List<String> lights;
   private final double[] leadVolts;
   private final double[] leadSigma;
-  private final Map<String, Double> straightOhms = new ConcurrentHashMap<>();
-  private final Map<String, Double> exactOhms = new ConcurrentHashMap<>();
+  private final Map<String, Double> straightOhms = new HashMap<>();
+  private final Map<String, Double> exactOhms = new HashMap<>();
 
   /**
    * Solves every suspect of {@code state}.
    *
-   * @throws java.util.concurrent.CancellationException when {@code cancelled} says so
+   * @throws Cancelled when {@code cancelled} says so
    * @throws humble.core.circuit.CircuitInput when the state names what the kit does not have
    */
   public Predictions(
@@ -107,7 +108,7 @@ public final class Predictions {
           .parallel()
           .forEach(k -> {
             if (cancelled.getAsBoolean()) {
-              throw new java.util.concurrent.CancellationException("cancelled");
+              throw new Cancelled();
             }
             fill(k, Objects.requireNonNull(points.get(k)));
           });
@@ -272,7 +273,7 @@ public final class Predictions {
   }
 
   /** Gives ohms with junctions taken straight; infinite when open. */
-  double straight(int s, Measure.Ohms m) {
+  synchronized double straight(int s, Measure.Ohms m) {
     String key = edit(s) + '|' + m;
     Double known = straightOhms.get(key);
     if (known == null) {
@@ -283,7 +284,7 @@ public final class Predictions {
   }
 
   /** Gives ohms as {@code straight} does for many pairs at once, and keeps them. */
-  void prepare(int s, List<Measure.Ohms> pairs) {
+  synchronized void prepare(int s, List<Measure.Ohms> pairs) {
     String edit = edit(s);
     List<Measure.Ohms> open =
         pairs.stream().filter(m -> !straightOhms.containsKey(edit + '|' + m)).toList();
@@ -298,7 +299,7 @@ public final class Predictions {
   }
 
   /** Gives what the ohmmeter shows, leakage of diodes and all; infinite when open. */
-  double exact(int s, Measure.Ohms m) {
+  synchronized double exact(int s, Measure.Ohms m) {
     return exactOhms.computeIfAbsent(
         edit(s) + '|' + m,
         key ->

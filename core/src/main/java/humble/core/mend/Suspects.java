@@ -27,6 +27,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 
 /**
@@ -81,6 +82,18 @@ public final class Suspects {
 
   private Map<Fault, Double> weighed(FaultKind kind) {
     return weights.computeIfAbsent(kind, key -> new LinkedHashMap<>());
+  }
+
+  /** Draws one of {@code suspects}, each as often as its prior says. */
+  public static Suspect drawn(List<Suspect> suspects, Random random) {
+    double at = random.nextDouble();
+    for (Suspect suspect : suspects) {
+      at -= suspect.prior();
+      if (at <= 0) {
+        return suspect;
+      }
+    }
+    return suspects.getLast();
   }
 
   private void add(Fault fault, double weight) {

@@ -64,7 +64,7 @@ public final class PowerReckoning {
   /**
    * Reckons the stage of a state; empty when the circuit has no operating point or no supply.
    *
-   * @throws java.util.concurrent.CancellationException when {@code cancelled} says so
+   * @throws humble.core.circuit.Cancelled when {@code cancelled} says so
    */
   public Optional<PoweredStage> stage(BoardState state, BooleanSupplier cancelled) {
     Supply supply = supply(state).orElse(null);

@@ -2,6 +2,7 @@ package humble.desktop.mend;
 
 import humble.bench.HiddenFault;
 import humble.core.build.BuildEvent;
+import humble.core.circuit.Cancelled;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.mend.Diagnosis;
@@ -16,7 +17,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
@@ -64,7 +64,7 @@ final class Search {
             }
             made.set(predicted);
             judged.set(judge);
-          } catch (CancellationException e) {
+          } catch (Cancelled e) {
             // Whoever left has no use for what was half made.
             made.set(null);
           }

@@ -5,6 +5,7 @@ import humble.bench.SerialLink;
 import humble.bench.Transfer;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.circuit.Cancelled;
 import humble.core.craft.Heat;
 import humble.core.craft.ModuleFit;
 import humble.core.firmware.ProgramImage;
@@ -258,7 +259,14 @@ public final class OpenBuild {
       AtomicReference<Optional<PoweredStage>> made = new AtomicReference<>(Optional.empty());
       Parts now = fittedParts();
       inBackground(
-          () -> made.set(new PowerReckoning(now).stage(state, () -> closed)),
+          () -> {
+            try {
+              made.set(new PowerReckoning(now).stage(state, () -> closed));
+            } catch (Cancelled e) {
+              // The build was put away: nobody asks any more.
+              made.set(Optional.empty());
+            }
+          },
           () -> {
             powered.put(state.id(), made.get());
             changed.run();

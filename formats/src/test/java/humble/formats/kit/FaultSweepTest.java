@@ -3,6 +3,7 @@ package humble.formats.kit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import humble.core.circuit.Cancelled;
 import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
@@ -17,7 +18,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -90,6 +90,6 @@ class FaultSweepTest {
     BoardState state = parts.kit().states().getFirst();
     FaultSweep sweep = new FaultSweep(parts, new StateSolver(parts, state));
     Assertions.assertThatThrownBy(() -> sweep.of(faults(parts, state), () -> true))
-        .isInstanceOf(CancellationException.class);
+        .isInstanceOf(Cancelled.class);
   }
 }
