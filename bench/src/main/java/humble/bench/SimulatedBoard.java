@@ -28,8 +28,6 @@ public final class SimulatedBoard {
   private static final double DIODE_V = 2.5;
   private static final double DIODE_A = 1e-3;
   private static final double BEEP_OHM = 30;
-  private static final double DIM_PART = 0.35;
-  private static final double LIT_A = 1e-4;
   private static final double OPEN_OHM = 10e6;
 
   private final Parts parts;
@@ -105,7 +103,7 @@ public final class SimulatedBoard {
   /** Measures. */
   public Observation answer(Measure measure) {
     return switch (measure) {
-      case Measure.Volts m -> reading(m, lead(m.point()));
+      case Measure.Volts m -> reading(m, board.meterVolts(m.point()).orElse(0));
       case Measure.Across m -> reading(m, board.meterVolts(m.red(), m.black()).orElse(0));
       case Measure.Amps m -> {
         SimulatedMeter.Shown shown = meter.amps(board.supplyA());
@@ -129,22 +127,11 @@ public final class SimulatedBoard {
     return new Observation.Reading(measure, shown.value(), shown.lastDigit());
   }
 
-  /** A lead whose joint is open and that carries no current of its part is at nothing. */
-  private double lead(String point) {
-    boolean liftedAndIdle =
-        faults.stream()
-                .anyMatch(fault ->
-                    fault instanceof Fault.OpenJoint open && open.pin().toString().equals(point))
-            && !board.hasLead(point);
-    return liftedAndIdle ? 0 : board.meterVolts(point).orElse(0);
-  }
-
   /** Looks at a light. */
   public Sight look(String ref) {
     double amps = board.amps(ref);
     double full = solver.asDesigned().map(designed -> designed.amps(ref)).orElse(0.0);
-    double usual = full >= LIT_A ? full : 5e-3;
-    return amps < LIT_A ? Sight.DARK : amps < DIM_PART * usual ? Sight.DIM : Sight.LIT;
+    return Sight.of(board.amps(ref), full);
   }
 
   /** Gives what the supply shows, in amperes. */

@@ -166,7 +166,7 @@ final class FaultFinding {
         break;
       }
       Measure measure = open.get(random.nextInt(open.size()));
-      minutes += Diagnosis.minutes(measure, true);
+      minutes += bench.diagnosis.minutes(measure);
       seen.add(board.answer(measure));
       groups = bench.diagnosis.suspectsAfter(seen);
     }

@@ -93,7 +93,8 @@ public final class KitMaker {
             "board",
             fragile,
             0,
-            model));
+            model,
+            null));
     return this;
   }
 

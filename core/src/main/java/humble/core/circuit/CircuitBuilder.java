@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,7 +37,7 @@ final class CircuitBuilder {
   private final SequencedMap<String, SeriesRegulator> regulators = new LinkedHashMap<>();
   private final SequencedMap<String, Integer> nodeOfNet = new LinkedHashMap<>();
   private final Map<String, Integer> nodeOfPin = new HashMap<>();
-  private final Set<PinRef> lifted = new HashSet<>();
+  private final Set<PinRef> lifted = new LinkedHashSet<>();
   private final Set<String> gone = new HashSet<>();
   private final Set<String> reversed = new HashSet<>();
   private final Map<String, Model> models = new HashMap<>();
@@ -56,6 +57,8 @@ final class CircuitBuilder {
     parts.all().forEach(part -> models.put(part.ref(), part.model()));
     faults.forEach(this::edit);
     number(ground);
+    // A lifted lead is copper of its own, even where its part puts nothing on it.
+    lifted.forEach(pin -> ownNode(pin.toString()));
     faults.forEach(this::bridge);
   }
 

@@ -56,9 +56,10 @@ public final class DcSolver {
     return Optional.ofNullable(settle(state, faults).run).map(run -> run.deck(title));
   }
 
-  private record Settled(@Nullable Newton run, String method, int steps, double worst) {}
+  record Settled(@Nullable Newton run, String method, int steps, double worst) {}
 
-  private Settled settle(BoardState state, List<Fault> faults) {
+  /** Climbs the ladder until a rung settles. */
+  Settled settle(BoardState state, List<Fault> faults) {
     int spent = 0;
     for (String method : Newton.LADDER) {
       Newton run = new Newton(Circuit.of(parts, state, faults), options);

@@ -53,7 +53,6 @@ final class Newton {
   private double[] volts;
   private double[] anchor = new double[0];
   private double anchorS;
-  private boolean factorised;
   private int steps;
 
   Newton(Circuit circuit, DcOptions options) {
@@ -62,6 +61,10 @@ final class Newton {
     this.nodal = new Nodal(circuit.nodeCount());
     this.next = new DMatrixRMaj(circuit.nodeCount(), 1);
     this.volts = new double[circuit.nodeCount()];
+  }
+
+  Circuit circuit() {
+    return circuit;
   }
 
   int steps() {
@@ -113,12 +116,9 @@ final class Newton {
    * Gives the rise between two nodes for an ampere from the one to the other, at the point found.
    */
   double rise(int a, int b) {
-    if (!factorised) {
-      stamp(0);
-      if (!lu.setA(nodal.conductance)) {
-        return Double.POSITIVE_INFINITY;
-      }
-      factorised = true;
+    stamp(0);
+    if (!lu.setA(nodal.conductance)) {
+      return Double.POSITIVE_INFINITY;
     }
     DMatrixRMaj in = new DMatrixRMaj(circuit.nodeCount(), 1);
     if (a >= 0) {

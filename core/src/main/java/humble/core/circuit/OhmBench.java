@@ -7,7 +7,6 @@ import humble.core.kit.Parts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
 import org.jspecify.annotations.Nullable;
@@ -98,28 +97,24 @@ public final class OhmBench {
     return nodes.getOrDefault(parts.net(net).orElseThrow(), -1);
   }
 
-  /** Two nets to put the ohmmeter on. */
-  public record Pair(String red, String black) {}
-
   /**
-   * Gives the ohms between many pairs of nets at once, with every junction taken as a straight line
-   * about 0 V: what {@link #between} shows, but for leakage of diodes in megohms. More than 10 MΩ
-   * is given as infinite.
+   * Gives the ohms with every junction taken as a straight line about 0 V: what {@link #between}
+   * shows, but for leakage of diodes in megohms, and quick where the fault is a conductance or two
+   * more or less. More than 10 MΩ is given as infinite.
    */
-  public double[] straight(List<Pair> pairs, List<Fault> faults) {
+  public double straight(String red, String black, List<Fault> faults) {
     Designed whole = designed();
-    List<Change> changes = whole.changes(parts, faults).orElse(null);
-    Circuit circuit = changes == null ? Circuit.of(parts, state, faults) : whole.circuit;
-    Newton newton = changes == null ? new Newton(circuit, DcOptions.USUAL) : null;
-    double[] ohms = new double[pairs.size()];
-    for (int i = 0; i < ohms.length; i++) {
-      int a = node(circuit, pairs.get(i).red());
-      int b = node(circuit, pairs.get(i).black());
-      double rise =
-          newton == null ? whole.changed(a, b, Objects.requireNonNull(changes)) : newton.rise(a, b);
-      ohms[i] = rise > OPEN_OHM ? Double.POSITIVE_INFINITY : Math.max(0, rise);
-    }
-    return ohms;
+    double rise =
+        whole
+            .changes(parts, faults)
+            .map(changes ->
+                whole.changed(node(whole.circuit, red), node(whole.circuit, black), changes))
+            .orElseGet(() -> {
+              Circuit circuit = Circuit.of(parts, state, faults);
+              return new Newton(circuit, DcOptions.USUAL)
+                  .rise(node(circuit, red), node(circuit, black));
+            });
+    return rise > OPEN_OHM ? Double.POSITIVE_INFINITY : Math.max(0, rise);
   }
 
   private synchronized Designed designed() {

@@ -35,9 +35,9 @@ public final class Snapshot {
   private final double supplySigmaA;
   private final boolean limited;
 
-  Snapshot(Parts parts, Circuit circuit, Newton newton) {
+  Snapshot(Parts parts, Newton newton) {
     this.parts = parts;
-    this.circuit = circuit;
+    this.circuit = newton.circuit();
     this.volts = newton.volts();
     int n = volts.length;
     DMatrixRMaj inverse = newton.inverse();
@@ -102,11 +102,6 @@ public final class Snapshot {
     return lifted != null
         ? Optional.of(lifted)
         : pin.flatMap(parts::netOf).map(name -> circuit.nodeOfNet().get(name));
-  }
-
-  /** Tells whether a lead is off its net and carries what its part puts on it. */
-  public boolean hasLead(String pin) {
-    return circuit.nodeOfPin().containsKey(pin);
   }
 
   /** Gives the volts at a net or lead with nothing connected; empty when there is no such point. */

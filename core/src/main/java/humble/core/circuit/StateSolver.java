@@ -56,25 +56,19 @@ public final class StateSolver {
       Circuit circuit = Circuit.of(parts, state, faults);
       Newton newton = new Newton(circuit, DcOptions.USUAL);
       if (newton.from(start(circuit))) {
-        return Optional.of(new Snapshot(parts, circuit, newton));
+        return Optional.of(new Snapshot(parts, newton));
       }
     }
     return Optional.ofNullable(cold(faults));
   }
 
   private @Nullable Snapshot cold(List<Fault> faults) {
-    for (String rung : Newton.LADDER) {
-      Circuit circuit = Circuit.of(parts, state, faults);
-      Newton newton = new Newton(circuit, DcOptions.USUAL);
-      if (newton.by(rung)) {
-        return new Snapshot(parts, circuit, newton);
-      }
-    }
-    return null;
+    Newton settled = new DcSolver(parts).settle(state, faults).run();
+    return settled == null ? null : new Snapshot(parts, settled);
   }
 
   /** Lifted leads begin at the voltage of the net that they were lifted off. */
-  double[] start(Circuit circuit) {
+  private double[] start(Circuit circuit) {
     double[] start = new double[circuit.nodeCount()];
     circuit
         .nodeOfNet()

@@ -199,6 +199,7 @@ final class LineDraft {
         home(id),
         list(Column.FRAGILE, id, "fragile", fragile(now)),
         stripOf(),
+        null,
         null);
   }
 

@@ -234,6 +234,9 @@ public final class KitCheck {
       }
       steps(at + "/absent", state.absent());
       steps(at + "/closed", state.closed());
+      for (String held : new TreeSet<>(state.sources().keySet())) {
+        net(at + "/sources/" + escape(held), held);
+      }
       for (String driven : new TreeSet<>(state.drive().keySet())) {
         net(at + "/drive/" + escape(driven), driven);
       }

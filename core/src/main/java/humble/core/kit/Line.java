@@ -51,46 +51,6 @@ public record Line(
     fragile = List.copyOf(fragile);
   }
 
-  /** Makes a line of which no greatest current is known. */
-  public Line(
-      String id,
-      PartKind kind,
-      String value,
-      @Nullable Double tolerancePct,
-      int bands,
-      String packageId,
-      List<String> refs,
-      int supplied,
-      String bag,
-      String marking,
-      boolean spareOk,
-      List<String> polarityMarks,
-      List<String> substitutes,
-      String home,
-      List<String> fragile,
-      int stripOf,
-      @Nullable Model model) {
-    this(
-        id,
-        kind,
-        value,
-        tolerancePct,
-        bands,
-        packageId,
-        refs,
-        supplied,
-        bag,
-        marking,
-        spareOk,
-        polarityMarks,
-        substitutes,
-        home,
-        fragile,
-        stripOf,
-        model,
-        null);
-  }
-
   /** Gives this line with other places and another model. */
   public Line with(List<String> otherRefs, @Nullable Model otherModel) {
     return new Line(

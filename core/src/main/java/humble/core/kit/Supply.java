@@ -14,4 +14,9 @@ import org.jspecify.annotations.Nullable;
  * @param rangeV voltages the board takes, when given
  */
 public record Supply(
-    String id, double volts, double limitMa, String plus, String minus, @Nullable Band rangeV) {}
+    String id, double volts, double limitMa, String plus, String minus, @Nullable Band rangeV) {
+  /** Gives this supply set to another voltage and another limit. */
+  public Supply with(double otherVolts, double otherLimitMa) {
+    return new Supply(id, otherVolts, otherLimitMa, plus, minus, rangeV);
+  }
+}

@@ -33,7 +33,6 @@ public final class Diagnosis {
   private static final int MOST_LEADS = 60;
   private static final int MOST_PAIRS = 14;
   private static final int MOST_KEPT = 300;
-  private static final int MOST_FOR_PAIRS = 250;
 
   /** Readings further from the best suspect than this are not explained by it. */
   private static final double UNEXPLAINED_SIGMAS = 5;
@@ -412,33 +411,26 @@ public final class Diagnosis {
   }
 
   /** Gives the minutes a measurement takes at the bench. */
-  public static double minutes(Measure measure, boolean powered) {
+  public double minutes(Measure measure) {
     return switch (measure) {
       case Measure.Amps m -> 0.2;
       case Measure.Look m -> 0.2;
-      case Measure.Volts m -> m.point().contains(".") ? 0.6 : 0.5;
+      case Measure.Volts m -> predictions.nets().contains(m.point()) ? 0.5 : 0.6;
       case Measure.Across m -> 0.6;
-      case Measure.Ohms m -> powered ? 2.0 : 0.5;
+      case Measure.Ohms m -> predictions.powered() ? 2.0 : 0.5;
     };
   }
 
   private Optional<Next> best(
       double[] belief, Set<Measure> measured, List<Measure.Ohms> pairs, List<Named> groups) {
     Integer[] order = byBelief(belief);
-    int asked = 0;
-    for (int s : order) {
-      if (asked++ >= MOST_FOR_PAIRS || belief[s] < LEAST_SHOWN / 10) {
-        break;
-      }
-      predictions.prepare(s, pairs);
-    }
     Measure best = null;
     double bestGain = 0;
     double bestRate = 0;
     Gain gain = new Gain(likelihood, belief, order);
     for (Measure measure : candidates(belief, order, measured, pairs)) {
       double bits = gain.bits(measure);
-      double rate = bits / minutes(measure, predictions.powered());
+      double rate = bits / minutes(measure);
       if (bits >= LEAST_GAIN_BITS && rate > bestRate * (1 + 1e-9)) {
         best = measure;
         bestGain = bits;
@@ -469,6 +461,6 @@ public final class Diagnosis {
         }
       }
     }
-    return new Next(measure, minutes(measure, predictions.powered()), gain, predict, looks);
+    return new Next(measure, minutes(measure), gain, predict, looks);
   }
 }

@@ -6,7 +6,6 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Supply;
 import humble.core.stock.Meter;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * How well a reading or a sight agrees with a suspect. Readings are normal about what the circuit
@@ -164,8 +163,7 @@ final class Likelihood {
   double chance(int s, Sight sight, String ref) {
     Suspect suspect = predictions.suspects().get(s);
     boolean told =
-        suspect.known() != null
-            && suspect.known().seen().contains(sight.text().toLowerCase(Locale.ROOT) + ":" + ref);
+        suspect.known() != null && suspect.known().seen().contains(sight.text() + ":" + ref);
     if (told) {
       return 0.9;
     }

@@ -30,12 +30,6 @@ import org.jspecify.annotations.Nullable;
 public final class Predictions {
   private static final double SAME = 1e-9;
 
-  /** A light that passes less than this part of what it should is seen to be dim. */
-  private static final double DIM_PART = 0.35;
-
-  private static final double DARK_A = 1e-4;
-  private static final double USUAL_LIGHT_A = 5e-3;
-
   private final Parts parts;
   private final BoardState state;
   private final List<Suspect> suspects;
@@ -119,9 +113,10 @@ public final class Predictions {
   private void lead(int s, @Nullable Snapshot point) {
     if (point != null && suspects.get(s).edit() instanceof Fault.OpenJoint open) {
       String name = open.pin().toString();
-      boolean joined = sweep.edit(open).isEmpty();
-      leadVolts[s] = joined ? 0 : point.meterVolts(name).orElse(0);
-      leadSigma[s] = joined ? 0 : point.sigmaVolts(name);
+      // Where the joint carries nothing the board was not solved anew: its lead is bare copper.
+      boolean bare = sweep.edit(open).isEmpty();
+      leadVolts[s] = bare ? 0 : point.meterVolts(name).orElse(0);
+      leadSigma[s] = bare ? 0 : point.sigmaVolts(name);
     }
   }
 
@@ -165,8 +160,8 @@ public final class Predictions {
   }
 
   /** Gives the nets. */
-  public List<String> nets() {
-    return List.copyOf(column.keySet());
+  public java.util.Set<String> nets() {
+    return column.keySet();
   }
 
   /** Tells whether the board as designed has an operating point at all. */
@@ -274,28 +269,8 @@ public final class Predictions {
 
   /** Gives ohms with junctions taken straight; infinite when open. */
   synchronized double straight(int s, Measure.Ohms m) {
-    String key = edit(s) + '|' + m;
-    Double known = straightOhms.get(key);
-    if (known == null) {
-      known = ohms.straight(List.of(new OhmBench.Pair(m.red(), m.black())), faults(s))[0];
-      straightOhms.put(key, known);
-    }
-    return known;
-  }
-
-  /** Gives ohms as {@code straight} does for many pairs at once, and keeps them. */
-  synchronized void prepare(int s, List<Measure.Ohms> pairs) {
-    String edit = edit(s);
-    List<Measure.Ohms> open =
-        pairs.stream().filter(m -> !straightOhms.containsKey(edit + '|' + m)).toList();
-    if (!open.isEmpty()) {
-      double[] values =
-          ohms.straight(
-              open.stream().map(m -> new OhmBench.Pair(m.red(), m.black())).toList(), faults(s));
-      for (int i = 0; i < values.length; i++) {
-        straightOhms.put(edit + '|' + open.get(i), values[i]);
-      }
-    }
+    return straightOhms.computeIfAbsent(
+        edit(s) + '|' + m, key -> ohms.straight(m.red(), m.black(), faults(s)));
   }
 
   /** Gives what the ohmmeter shows, leakage of diodes and all; infinite when open. */
@@ -316,20 +291,13 @@ public final class Predictions {
     if (!solved(s) || l < 0) {
       return Sight.DARK;
     }
-    double amps = lightAmps[row(s)][l];
-    double full = lightAmps[0][l];
-    double usual = full >= DARK_A ? full : USUAL_LIGHT_A;
-    return amps < DARK_A ? Sight.DARK : amps < DIM_PART * usual ? Sight.DIM : Sight.LIT;
+    return Sight.of(lightAmps[row(s)][l], lightAmps[0][l]);
   }
 
-  /** Gives the heat in a part with a suspect and as designed, in watts. */
+  /** Gives the heat in a part with a suspect, in watts. */
   double watts(int s, String ref) {
     Snapshot at = solved(s) ? points.get(row(s)) : null;
     return at == null ? 0 : at.watts(ref);
-  }
-
-  double wattsAsDesigned(String ref) {
-    return designed == null ? 0 : designed.watts(ref);
   }
 
   /** A value with one σ, in base units; not a number when nothing is known. */

@@ -4,6 +4,7 @@ import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcResult;
 import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
+import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
@@ -34,7 +35,6 @@ import org.jspecify.annotations.Nullable;
 public final class GateReckoning {
   private static final double SIGMAS_OF_95_PERCENT = 1.96;
   private static final double TOLERANCE_SIGMAS = 2.5;
-  private static final double LEAST_LIMIT_MA = 20;
   private static final double LEAST_WINDOW_PART = 0.005;
   private static final int MOST_MISTAKES = 4;
 
@@ -82,7 +82,12 @@ public final class GateReckoning {
         }
       }
     }
-    double limit = Math.min(Math.max(1.5 * current.high(), LEAST_LIMIT_MA), supply.limitMa());
+    double most = current.high();
+    double limit =
+        new StateSolver(parts, state)
+            .asDesigned()
+            .map(board -> SupplyLimit.ma(parts, supply, board, most))
+            .orElse(supply.limitMa());
     Band fixed = gate.fixedWindow().orElse(window);
     Band shown = new Band(Math.max(0, current.low()), Math.max(0, current.high()));
     return Optional.of(
@@ -136,10 +141,7 @@ public final class GateReckoning {
   }
 
   private Kit withSupply(Supply supply, double volts) {
-    return KitEdits.withSupply(
-        kit,
-        new Supply(
-            supply.id(), volts, supply.limitMa(), supply.plus(), supply.minus(), supply.rangeV()));
+    return KitEdits.withSupply(kit, supply.with(volts, supply.limitMa()));
   }
 
   /**
@@ -148,16 +150,7 @@ public final class GateReckoning {
    */
   private List<Expectation.IfInstead> mistakes(
       Gate gate, BoardState state, Supply supply, double limitMa, Band window) {
-    Kit limited =
-        KitEdits.withSupply(
-            kit,
-            new Supply(
-                supply.id(),
-                supply.volts(),
-                limitMa,
-                supply.plus(),
-                supply.minus(),
-                supply.rangeV()));
+    Kit limited = KitEdits.withSupply(kit, supply.with(supply.volts(), limitMa));
     List<Expectation.IfInstead> all = new ArrayList<>();
     for (Fault fault : likely(state)) {
       Point at = point(limited, gate, state, List.of(fault));

@@ -13,6 +13,7 @@ import humble.core.kit.Model;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
+import humble.core.kit.RefOrder;
 import humble.core.kit.Supply;
 import humble.core.mend.Habits;
 import humble.core.mend.Suspect;
@@ -24,21 +25,18 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reckons the stages of powering a board from its circuit.
  *
  * <p>The window of a current or rail is ±1.96 σ about the nominal board, σ from the tolerances of
  * the resistors (tolerance = 2.5 σ) carried to first order through the operating point; everything
- * else is nominal. Limit: one and a half times the upper end, at least 20 mA, never above what the
- * supply gives nor what a part survives that carries the whole current.
+ * else is nominal. The limit is that of {@link SupplyLimit}.
  */
 public final class PowerReckoning {
   private static final double SIGMAS_OF_95_PERCENT = 1.96;
-  private static final double LEAST_LIMIT_MA = 20;
-  private static final double LIMIT_FACTOR = 1.5;
   private static final double FLOATING_OHM = 50e6;
-  private static final double WHOLE = 0.99;
   private static final double SHOWN_MA = 0.1;
   private static final double AMBIENT_RISE_C = 15;
   private static final double HOTTEST_C = 125;
@@ -76,7 +74,7 @@ public final class PowerReckoning {
     double nominal = board.supplyA() * 1000;
     double half = SIGMAS_OF_95_PERCENT * board.supplySigmaA() * 1000;
     Band expect = new Band(Math.max(0, nominal - half), Math.max(0, nominal + half));
-    double limit = limitMa(supply, board, expect);
+    double limit = SupplyLimit.ma(parts, supply, board, expect.high());
     return Optional.of(
         new PoweredStage(
             state.id(),
@@ -90,26 +88,6 @@ public final class PowerReckoning {
             lights(board),
             pins(state, board),
             ohms(state, supply)));
-  }
-
-  private double limitMa(Supply supply, Snapshot board, Band expect) {
-    double limit =
-        Math.min(Math.max(LIMIT_FACTOR * expect.high(), LEAST_LIMIT_MA), supply.limitMa());
-    for (Part part : parts.all()) {
-      Double most = part.line().maxMa();
-      boolean carriesAll =
-          feeds(supply, part.ref())
-              || board.mostAmps(part.ref()) >= WHOLE * board.supplyA() && board.supplyA() > 0;
-      if (most != null && carriesAll) {
-        limit = Math.min(limit, most);
-      }
-    }
-    return limit;
-  }
-
-  private static boolean feeds(Supply supply, String ref) {
-    return PinRef.parse(supply.plus()).filter(pin -> pin.ref().equals(ref)).isPresent()
-        || PinRef.parse(supply.minus()).filter(pin -> pin.ref().equals(ref)).isPresent();
   }
 
   private List<PoweredStage.Rail> rails(Snapshot board) {
@@ -148,7 +126,7 @@ public final class PowerReckoning {
         .toList();
   }
 
-  private @org.jspecify.annotations.Nullable Double most(String ref) {
+  private @Nullable Double most(String ref) {
     return parts.part(ref).map(part -> part.line().maxMa()).orElse(null);
   }
 
@@ -156,7 +134,7 @@ public final class PowerReckoning {
   private List<PoweredStage.Draw> pins(BoardState state, Snapshot board) {
     List<PoweredStage.Draw> pins = new ArrayList<>();
     state.drive().keySet().stream()
-        .sorted(humble.core.kit.RefOrder.NATURAL)
+        .sorted(RefOrder.NATURAL)
         .forEach(text -> {
           PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
           String level = state.drive().get(text);
@@ -196,16 +174,7 @@ public final class PowerReckoning {
   private List<PoweredStage.Hint> hints(
       BoardState state, Supply supply, double limitMa, Band expect, BooleanSupplier cancelled) {
     Parts limited =
-        Parts.of(
-            KitEdits.withSupply(
-                parts.kit(),
-                new Supply(
-                    supply.id(),
-                    supply.volts(),
-                    limitMa,
-                    supply.plus(),
-                    supply.minus(),
-                    supply.rangeV())));
+        Parts.of(KitEdits.withSupply(parts.kit(), supply.with(supply.volts(), limitMa)));
     List<Suspect> suspects =
         Suspects.of(limited, state, Habits.usual()).stream()
             .filter(suspect -> tells(suspect.fault().orElse(null)))
@@ -234,7 +203,7 @@ public final class PowerReckoning {
     return hints;
   }
 
-  private boolean tells(@org.jspecify.annotations.Nullable Fault fault) {
+  private boolean tells(@Nullable Fault fault) {
     return switch (fault) {
       case Fault.Bridge f -> true;
       case Fault.Reversed f -> true;
@@ -247,7 +216,7 @@ public final class PowerReckoning {
     Part part = parts.get(ref);
     return part.line().kind().isThreeLegged()
         || part.line().kind().isDiode()
-        || parts.kit().supplies().stream().anyMatch(supply -> feeds(supply, ref));
+        || parts.kit().supplies().stream().anyMatch(supply -> SupplyLimit.feeds(supply, ref));
   }
 
   private static List<Fault> first(List<Fault> faults) {

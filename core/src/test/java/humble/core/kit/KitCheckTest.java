@@ -84,6 +84,7 @@ class KitCheckTest {
             "board",
             List.of(),
             0,
+            null,
             null);
     Kit kit = KitMaker.kit().make().withLines(List.of(line));
     assertThat(findings(kit))

@@ -41,6 +41,7 @@ class LookAlikesTest {
               "board",
               List.of(),
               0,
+              null,
               null));
     }
     return KitMaker.kit().make().withLines(lines);

@@ -15,14 +15,8 @@ final class Answers {
   static Observation to(Measure measure, Parts parts, StateSolver solver, Fault fault) {
     Snapshot board = solver.with(List.of(fault)).orElseThrow();
     return switch (measure) {
-      case Measure.Volts m -> {
-        boolean idle =
-            fault instanceof Fault.OpenJoint open
-                && open.pin().toString().equals(m.point())
-                && !board.hasLead(m.point());
-        double volts = idle ? 0 : board.meterVolts(m.point()).orElse(0);
-        yield new Observation.Reading(measure, volts, 0.001);
-      }
+      case Measure.Volts m ->
+          new Observation.Reading(measure, board.meterVolts(m.point()).orElse(0), 0.001);
       case Measure.Across m ->
           new Observation.Reading(measure, board.meterVolts(m.red(), m.black()).orElse(0), 0.001);
       case Measure.Amps m -> new Observation.Reading(measure, board.supplyA(), 1e-4);

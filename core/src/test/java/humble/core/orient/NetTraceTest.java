@@ -74,6 +74,7 @@ class NetTraceTest {
             "none",
             List.of(),
             0,
+            null,
             null);
     NetTrace.Proposal proposal = NetTrace.home(parts(), loose).orElseThrow();
     assertThat(proposal.chip()).isEqualTo("U2");
@@ -96,6 +97,7 @@ class NetTraceTest {
             "none",
             List.of(),
             0,
+            null,
             null);
     assertThat(NetTrace.home(parts(), resistor)).isEmpty();
   }

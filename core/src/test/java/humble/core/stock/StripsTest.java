@@ -31,6 +31,7 @@ class StripsTest {
         "board",
         List.of(),
         strip,
+        null,
         null);
   }
 

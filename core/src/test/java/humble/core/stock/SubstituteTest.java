@@ -27,7 +27,7 @@ class SubstituteTest {
     }
     return new Line(
         id, kind, value, tolerance, 0, pack, refs, supplied, "", marking, false, List.of(),
-        List.of(), "board", List.of(), 0, null);
+        List.of(), "board", List.of(), 0, null, null);
   }
 
   private static Line resistor(
@@ -105,6 +105,7 @@ class SubstituteTest {
             "board",
             List.of(),
             0,
+            null,
             null);
     assertThat(standIns(wanted, line("z", PartKind.IC, "", null, "dip-8", "", 0, 1)))
         .containsExactly("z");
