@@ -21,7 +21,7 @@ import java.util.Random;
  * @param leastMeasurements measurements that the advice needs
  */
 public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasurements) {
-  private static final int MOST_TRIES = 40;
+  private static final int MOST_TRIES = 16;
   private static final int MOST_MEASUREMENTS = 25;
   private static final int EASY = 3;
   private static final int FAIR = 6;
@@ -46,7 +46,7 @@ public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasuremen
       if (board == null) {
         continue;
       }
-      HiddenFault found = new HiddenFault(fault, board, advised(diagnosis, board));
+      HiddenFault found = new HiddenFault(fault, board, advised(diagnosis, board, level));
       if (level(found.leastMeasurements) == level) {
         return Optional.of(found);
       }
@@ -63,9 +63,11 @@ public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasuremen
     return measurements <= EASY ? 1 : measurements <= FAIR ? 2 : LEVELS;
   }
 
-  private static int advised(Diagnosis diagnosis, SimulatedBoard board) {
+  /** Counts no further than what shows that the fault is too hard for the level asked for. */
+  private static int advised(Diagnosis diagnosis, SimulatedBoard board, int level) {
+    int most = level == LEVELS ? MOST_MEASUREMENTS : FAIR + 1;
     List<Observation> seen = new ArrayList<>();
-    while (seen.size() < MOST_MEASUREMENTS) {
+    while (seen.size() < most) {
       Diagnosis.Next next = diagnosis.after(seen).next().orElse(null);
       if (next == null) {
         break;

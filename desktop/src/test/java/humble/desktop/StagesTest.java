@@ -236,25 +236,96 @@ class StagesTest {
     }
   }
 
+  private static void pick(BenchInTest bench, String spot) {
+    BenchInTest.on(() -> {
+      bench.window().pick(spot);
+      return true;
+    });
+  }
+
+  private static void mendLit(BenchInTest bench) throws Exception {
+    bench.press(KeyCode.ENTER);
+    bench.press(KeyCode.DIVIDE);
+    bench.number("3");
+    bench.waitFor(() -> bench.card().goEnabled());
+  }
+
+  @Test
+  void theDialOfTheMeterTurnsToOhmsDiodesAndContinuity() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      mendLit(bench);
+      bench.type("d");
+      pick(bench, "pad:R1.1");
+      assertThat(bench.card().title()).contains("ohms").contains("R1.1");
+      pick(bench, "pad:R1.2");
+      assertThat(bench.card().title()).startsWith("Measure ohms from");
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).observed("lamp1").getFirst()).startsWith("R(");
+      bench.waitFor(() -> bench.card().goEnabled());
+      bench.type("dd");
+      pick(bench, "pad:D1.2");
+      pick(bench, "pad:D1.1");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("shows").contains("mV");
+      bench.type("d");
+      pick(bench, "pad:C1.1");
+      pick(bench, "pad:C1.2");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("silent");
+      pick(bench, "pad:C1.1");
+      pick(bench, "pad:C1.1");
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("Both pads");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().title()).doesNotContain("continuity");
+      assertThat(build(bench).observed("lamp1")).hasSize(1);
+    }
+  }
+
+  @Test
+  void takingBackInMendTakesTheLastReadingAndStays() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      mendLit(bench);
+      bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(build(bench).observed("lamp1")).hasSize(1);
+      String kicker = bench.card().kicker();
+      assertThat(kicker).contains("one reading");
+      bench.press(KeyCode.BACK_SPACE);
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(build(bench).observed("lamp1")).isEmpty();
+      assertThat(bench.card().kicker()).contains("nothing read yet");
+      bench.press(KeyCode.ADD);
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(bench.card().title()).as("out of reach").doesNotContain("supply");
+      bench.press(KeyCode.ESCAPE);
+      assertThat(bench.at()).isEqualTo(StageId.UNPACK);
+    }
+  }
+
+  @Test
+  void aBridgeBeforePowerLeadsToMendWithTheReadingInHand() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.walkTo(StageId.POWER);
+      bench.waitFor(() -> bench.card().title().startsWith("Ohms"));
+      bench.number("2");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("How does the board stand");
+      bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(bench.card().kicker()).contains("one reading");
+      bench.press(KeyCode.ESCAPE);
+      assertThat(bench.card().title()).as("not powered meanwhile").startsWith("Ohms");
+    }
+  }
+
   @Test
   void symptomsAndOwnMeasurementsComeByClickingOnTheBoard() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
-      bench.press(KeyCode.ENTER);
-      bench.press(KeyCode.DIVIDE);
-      bench.number("3");
-      bench.waitFor(() -> bench.card().goEnabled());
-      BenchInTest.on(() -> {
-        bench.window().pick("part:LED5");
-        return true;
-      });
+      mendLit(bench);
+      pick(bench, "part:LED5");
       assertThat(bench.card().title()).contains("LED5");
       bench.number("3");
       assertThat(build(bench).observed("lamp1")).containsExactly("dark:LED5");
       bench.waitFor(() -> bench.card().goEnabled());
-      BenchInTest.on(() -> {
-        bench.window().pick("pad:D1.1");
-        return true;
-      });
+      pick(bench, "pad:D1.1");
       assertThat(bench.card().title()).contains("D1");
       bench.number("0.02");
       bench.press(KeyCode.ENTER);

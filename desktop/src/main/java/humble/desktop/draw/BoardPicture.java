@@ -27,6 +27,11 @@ public final class BoardPicture {
   /** Larger parts are lit by their outline: a glow would cover their neighbours. */
   private static final double LARGEST_GLOW_PX = 60;
 
+  /** So much beside a pin's middle belongs to its pad; so much at least of a part to its body. */
+  private static final double PAD_MM = 1.0;
+
+  private static final double LEAST_BODY_MM = 0.7;
+
   /** No body of the packages reaches further beyond its pins. */
   private static final double LARGEST_OVERHANG_MM = 18;
 
@@ -264,16 +269,32 @@ public final class BoardPicture {
     }
   }
 
-  /** Makes the body of every part of the seen side answer to clicks, as {@code part:REF}. */
+  /**
+   * Makes the body of every part answer to clicks between its pads, as {@code part:REF}. Asked for
+   * after {@link #padSpots}: the middle of a small part would else belong to its pads.
+   */
   public void partSpots(Pen pen, Set<String> leftOut) {
     for (Part part : parts.all()) {
       Place place = part.place();
       boolean here = place != null && place.board().equals(view.board().id());
-      if (place != null && here && !leftOut.contains(part.ref())) {
-        double[] at = px(place.at());
-        double reach = Math.max(9, reach(part) * scale * 0.6);
-        pen.spot("part:" + part.ref(), at[0] - reach, at[1] - reach, 2 * reach, 2 * reach);
+      if (place == null || !here || leftOut.contains(part.ref())) {
+        continue;
       }
+      double x = 0;
+      double y = 0;
+      for (PackagePin pin : part.pack().pins()) {
+        x = Math.max(x, Math.abs(pin.at().xMm()));
+        y = Math.max(y, Math.abs(pin.at().yMm()));
+      }
+      double[] at = px(place.at());
+      double[] corner =
+          px(
+              place.onBoard(
+                  new PointMm(
+                      Math.max(LEAST_BODY_MM, x - PAD_MM), Math.max(LEAST_BODY_MM, y - PAD_MM))));
+      double w = Math.abs(corner[0] - at[0]);
+      double h = Math.abs(corner[1] - at[1]);
+      pen.spot("part:" + part.ref(), at[0] - w, at[1] - h, 2 * w, 2 * h);
     }
   }
 

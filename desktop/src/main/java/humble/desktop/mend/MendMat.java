@@ -37,7 +37,7 @@ record MendMat(
     Set<String> fitted,
     Optional<Diagnosis.Known> known,
     List<Probe> probes,
-    String asking,
+    Optional<Boolean> limitLight,
     Words words)
     implements Mat {
   private static final int MOST_SHOWN = 5;
@@ -54,16 +54,29 @@ record MendMat(
     double scale = known.flatMap(Diagnosis.Known::next).isPresent() ? SCALE_HEIGHT : 0;
     BoardPicture picture = new BoardPicture(parts, view, 16, 44, w - lists - 40, h - scale - 64);
     picture.paint(pen, fitted, Set.of(), Set.of(), faces);
-    picture.partSpots(pen, Set.of());
     picture.padSpots(pen, Set.of());
+    picture.partSpots(pen, Set.of());
     known.ifPresent(k -> suspects(pen, picture, k, w - lists - 8, lists - 12));
     for (Probe probe : probes) {
       probe(pen, picture, probe);
     }
+    limitLight.ifPresent(on -> supply(pen, on, w));
     if (scale > 0) {
       known
           .flatMap(Diagnosis.Known::next)
           .ifPresent(next -> predictions(pen, next, 16, h - scale - 8, w - 32, scale));
+    }
+  }
+
+  /** The practice supply's limit light: a filled octagon when it is on, a ring when it is not. */
+  private void supply(Pen pen, boolean on, double w) {
+    String text = words.say(on ? "mend.limit.on" : "mend.limit.off");
+    double left = w - 22 - Pen.width(text, 14, false);
+    pen.text(text, w - 16, 26, 14, on ? Token.INK : Token.INK_SOFT, Pen.Hang.RIGHT);
+    if (on) {
+      pen.octagon(left - 10, 26, 8, Token.ALARM, Token.INK);
+    } else {
+      pen.disc(left - 10, 26, 6, null, Token.INK_SOFT, 1.5);
     }
   }
 
@@ -191,7 +204,7 @@ record MendMat(
 
   private void predictions(Pen pen, Diagnosis.Next next, double x, double y, double w, double h) {
     pen.box(x, y, w, h, 8, Token.CARD, Token.LINE);
-    pen.text(words.say("mend.predicts", asking), x + 16, y + 24, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+    pen.text(words.say("mend.predicts"), x + 16, y + 24, 15, Token.INK_SOFT, Pen.Hang.LEFT);
     List<Diagnosis.Named> names = known.map(this::shown).orElse(List.of());
     if (next.measure() instanceof Measure.Look) {
       looks(pen, next.looks(), names, x + 16, y + 52, w - 32);

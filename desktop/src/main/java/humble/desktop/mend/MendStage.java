@@ -1,6 +1,7 @@
 package humble.desktop.mend;
 
 import humble.bench.HiddenFault;
+import humble.bench.SimulatedBoard;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
@@ -28,6 +29,7 @@ import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -43,7 +45,10 @@ public final class MendStage implements Stage {
   private final Desk desk;
   private final Words words;
   private final StageId from;
+  private static final Board NO_BOARD = new Board("", "", 100, 60, 1.6, List.of(), Map.of());
+
   private final Faces faces;
+  private final Dial dial;
   private @Nullable Search search;
   private @Nullable Measure own;
   private @Nullable String symptomAt;
@@ -58,6 +63,7 @@ public final class MendStage implements Stage {
     this.desk = desk;
     this.words = desk.words();
     this.from = from;
+    this.dial = new Dial(open.fittedParts());
     this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
     open.build().hidden().flatMap(h -> open.kit().state(h.state())).ifPresent(this::begin);
   }
@@ -114,6 +120,9 @@ public final class MendStage implements Stage {
                   words.say("mend.kicker", now.state().title()), words.say("mend.unsolvable")))
           .how(words.say("mend.unsolvable.how"))
           .go(words.say("mend.back"));
+    }
+    if (dialled()) {
+      return dialCard(now);
     }
     return naming || own == null && known.next().isEmpty()
         ? namingCard(now, known)
@@ -289,6 +298,16 @@ public final class MendStage implements Stage {
           wrongAgain();
           desk.refresh();
         });
+    if (!so.isEmpty()) {
+      card.hint(
+          measure instanceof Measure.Look ? "−" : "⌫",
+          words.say("key.take-back"),
+          () -> {
+            takeBack();
+            desk.refresh();
+          });
+    }
+    dialHint(card);
     if (measure instanceof Measure.Ohms) {
       card.hint(
           "0 0",
@@ -317,6 +336,38 @@ public final class MendStage implements Stage {
   /** Two noughts stand for open: no meter shows them. */
   private boolean isOpen(Measure measure) {
     return measure instanceof Measure.Ohms && typed.equals("00");
+  }
+
+  /** Tells whether the meter waits for probes on two pads. */
+  private boolean dialled() {
+    return dial.at() != Dial.At.VOLTS && own == null && !naming;
+  }
+
+  /** Probes on two pads of one's own choice, red first. */
+  private Card dialCard(Search now) {
+    String meter = words.say(dial.at().key());
+    Card.Maker card =
+        new Card.Maker(
+            words.say("mend.kicker.known", now.state().title(), now.observations().size()),
+            dial.red()
+                .map(pin -> words.say("mend.dial.black", meter, pin))
+                .orElseGet(() -> words.say("mend.dial.red", meter)));
+    card.how(words.say("mend.dial.how"));
+    if (!dial.shows().isEmpty()) {
+      card.verdict(true, dial.shows());
+    }
+    dialHint(card);
+    return leaving(card).go(words.say("mend.dial.back"));
+  }
+
+  private void dialHint(Card.Maker card) {
+    card.hint(
+        "D",
+        words.say("mend.dial"),
+        () -> {
+          letter('D');
+          desk.refresh();
+        });
   }
 
   private static String unit(Measure measure) {
@@ -501,8 +552,9 @@ public final class MendStage implements Stage {
     Search now = search;
     if (now == null) {
       level = open.practiceOn() ? (level + 1) % (HiddenFault.LEVELS + 1) : 0;
-    } else if (own != null) {
+    } else if (own != null || dialled()) {
       own = null;
+      dial.reset();
       desk.type("");
     } else {
       asked(now).ifPresent(now::outOfReach);
@@ -532,6 +584,8 @@ public final class MendStage implements Stage {
       symptomAt = null;
     } else if (now.ready() && !now.solvable()) {
       leave();
+    } else if (dialled()) {
+      dial.reset();
     } else if (now.known().isPresent()) {
       Diagnosis.Known known = now.known().orElseThrow();
       if (naming || own == null && known.next().isEmpty()) {
@@ -566,13 +620,17 @@ public final class MendStage implements Stage {
   }
 
   private Observation answer(Search now, Measure measure) {
-    return now.hidden()
-        .map(hidden -> hidden.board().answer(measure))
-        .orElseGet(() -> open.practice().board(now.state()).answer(measure));
+    return board(now).answer(measure);
+  }
+
+  /** The simulated board: the one with the hidden fault, else the sound one. */
+  private SimulatedBoard board(Search now) {
+    return now.hidden().map(HiddenFault::board).orElseGet(() -> open.practice().board(now.state()));
   }
 
   private void after() {
     own = null;
+    dial.reset();
     typed = "";
     desk.type("");
   }
@@ -591,12 +649,37 @@ public final class MendStage implements Stage {
     } else if (spot.startsWith("pad:")) {
       PinRef.parse(spot.substring("pad:".length()))
           .flatMap(pin -> open.fittedParts().net(pin.toString()).map(net -> pin))
-          .ifPresent(pin -> {
-            own = new Measure.Volts(pin.toString());
-            naming = false;
-            desk.type("");
-          });
+          .ifPresent(pin -> touch(now, pin));
     }
+  }
+
+  private void touch(Search now, PinRef pin) {
+    Optional<SimulatedBoard> practice =
+        open.practiceOn() ? Optional.of(board(now)) : Optional.empty();
+    own = dial.touch(pin, practice, words).orElse(null);
+    naming = false;
+    desk.type("");
+  }
+
+  @Override
+  public void letter(char letter) {
+    if (letter == 'D') {
+      dial.turn(open.practiceOn());
+      own = null;
+      desk.type("");
+    }
+  }
+
+  /** Takes the last observation back and stays; what came before it is taken back elsewhere. */
+  @Override
+  public boolean takeBack() {
+    List<BuildEvent.Entry> entries = open.build().inForce();
+    boolean observed =
+        search != null
+            && over.isEmpty()
+            && !entries.isEmpty()
+            && entries.getLast().event() instanceof BuildEvent.Observed;
+    return observed && open.takeBack();
   }
 
   @Override
@@ -617,8 +700,11 @@ public final class MendStage implements Stage {
     List<MendMat.Probe> probes = new ArrayList<>();
     String board = "";
     if (now != null && known.isPresent() && !naming) {
-      Measure measure = asked(now).orElse(null);
-      for (Probed each : probed(measure, now.state())) {
+      List<Probed> touched =
+          dialled()
+              ? dial.red().map(pin -> List.of(new Probed(pin, true))).orElse(List.of())
+              : probed(asked(now).orElse(null), now.state());
+      for (Probed each : touched) {
         Place place = open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
         if (place != null && (board.isEmpty() || board.equals(place.board()))) {
           board = place.board();
@@ -637,7 +723,9 @@ public final class MendStage implements Stage {
         open.build().fittedRefs(),
         known,
         probes,
-        asked().map(Measure::unit).orElse(""),
+        open.practiceOn() && now != null && now.solvable() && known.isPresent()
+            ? Optional.of(board(now).limited())
+            : Optional.empty(),
         words);
   }
 
@@ -677,7 +765,8 @@ public final class MendStage implements Stage {
 
   private BoardView view(String id) {
     List<Board> boards = open.kit().boards();
-    Board board = open.kit().board(id).orElseGet(boards::getFirst);
+    Board board =
+        open.kit().board(id).orElseGet(() -> boards.isEmpty() ? NO_BOARD : boards.getFirst());
     return open.build()
         .view(board.id())
         .map(turned ->

@@ -45,8 +45,11 @@ record OhmsBefore(
     return before.read(open) ? Optional.empty() : Optional.of(before);
   }
 
-  /** The last reading counts: a board that was mended is read again. */
-  private boolean read(OpenBuild open) {
+  /**
+   * Tells whether it was read and is no bridge. The last reading counts: a board that was mended is
+   * read again.
+   */
+  boolean read(OpenBuild open) {
     return open.build().observed(state.id()).reversed().stream()
         .flatMap(text -> Observation.reading(text, open.fittedParts(), state).stream())
         .filter(seen ->

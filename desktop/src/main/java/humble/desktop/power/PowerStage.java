@@ -338,28 +338,20 @@ public final class PowerStage implements Stage {
 
   /** Less than a tenth of what is expected: the reading is kept, and what bridges is looked for. */
   private void read(OhmsBefore before, String text) {
-    if (text.isEmpty()) {
-      if (open.practiceOn()) {
-        Observation shown = open.practice().board(before.state()).answer(before.measure());
-        open.act(new BuildEvent.Observed(before.state().id(), ObservationText.of(shown), true));
-        desk.type("");
-      }
+    boolean practice = text.isEmpty() && open.practiceOn();
+    String value = text.equals(OPEN_TYPED) ? "open" : text;
+    if (!practice && !value.equals("open") && value().isEmpty()) {
       return;
     }
-    if (text.equals(OPEN_TYPED)) {
-      open.act(new BuildEvent.Observed(before.state().id(), before.measure() + "=open", false));
-      desk.type("");
-      return;
+    String what =
+        practice
+            ? ObservationText.of(open.practice().board(before.state()).answer(before.measure()))
+            : before.measure() + "=" + value;
+    open.act(new BuildEvent.Observed(before.state().id(), what, practice));
+    desk.type("");
+    if (!before.read(open)) {
+      desk.wrong();
     }
-    value()
-        .ifPresent(ohms -> {
-          open.act(
-              new BuildEvent.Observed(before.state().id(), before.measure() + "=" + text, false));
-          desk.type("");
-          if (ohms < before.least()) {
-            desk.wrong();
-          }
-        });
   }
 
   private Optional<StageCurrent> draw() {
