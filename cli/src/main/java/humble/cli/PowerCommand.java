@@ -103,7 +103,22 @@ final class PowerCommand extends humble.cli.Command {
         "leds",
         draws(stage.lights()),
         "pins",
-        draws(stage.pins()));
+        draws(stage.pins()),
+        "scans",
+        stage.scans().stream()
+            .map(scan ->
+                Answer.object(
+                    "id",
+                    scan.id(),
+                    "line",
+                    scan.line(),
+                    "most_ma",
+                    scan.mostMa(),
+                    "mean_ma",
+                    scan.meanMa(),
+                    "line_ma",
+                    scan.lineMa()))
+            .toList());
   }
 
   private static List<Map<String, @Nullable Object>> draws(List<PoweredStage.Draw> draws) {
@@ -141,6 +156,18 @@ final class PowerCommand extends humble.cli.Command {
                     + Engineering.reading(rail.volts().low(), "V")
                     + "–"
                     + Engineering.reading(rail.volts().high(), "V")));
+    stage
+        .scans()
+        .forEach(scan ->
+            text.add(
+                String.format(
+                    Locale.ROOT,
+                    "  %s scanned: %.1f mA on the supply, %.1f mA at most, %.1f mA out of %s",
+                    scan.id(),
+                    scan.meanMa(),
+                    scan.mostMa(),
+                    scan.lineMa(),
+                    scan.line())));
     stage.hints().forEach(hint -> text.add("  " + text(hint)));
   }
 

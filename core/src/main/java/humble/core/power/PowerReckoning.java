@@ -87,6 +87,7 @@ public final class PowerReckoning {
             heats(board),
             lights(board),
             pins(state, board),
+            Multiplex.of(parts, state),
             ohms(state, supply)));
   }
 

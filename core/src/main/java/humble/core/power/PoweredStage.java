@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param heats heat of every regulator
  * @param lights current of every light that shines, in milliamperes
  * @param pins current of every driven pin, in milliamperes
+ * @param scans matrices of lights scanned from this state
  * @param ohmsBefore ohms between the supply's two nets without power; empty for open or unknown
  */
 public record PoweredStage(
@@ -33,6 +34,7 @@ public record PoweredStage(
     List<Heat> heats,
     List<Draw> lights,
     List<Draw> pins,
+    List<Multiplex> scans,
     OptionalDouble ohmsBefore) {
   public PoweredStage {
     rails = List.copyOf(rails);
@@ -40,6 +42,7 @@ public record PoweredStage(
     heats = List.copyOf(heats);
     lights = List.copyOf(lights);
     pins = List.copyOf(pins);
+    scans = List.copyOf(scans);
   }
 
   /** Below this part of the expected ohms between the rails a board is not powered. */

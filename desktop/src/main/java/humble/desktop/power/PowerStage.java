@@ -375,6 +375,11 @@ public final class PowerStage implements Stage {
             : words.say("power.current", low, high));
     card.field(typed, "mA");
     draw.stage()
+        .scans()
+        .forEach(scan ->
+            card.why(
+                words.say("power.scan", scan.id(), tenth(scan.meanMa()), tenth(scan.mostMa()))));
+    draw.stage()
         .hints()
         .forEach(hint ->
             card.why(
