@@ -249,8 +249,8 @@ public final class MendStage implements Stage {
     Card.Maker card =
         new Card.Maker(
             words.say("mend.kicker.known", now.state().title(), now.observations().size()),
-            title(measure));
-    card.how(how(measure, now.state()));
+            probes(now).title(measure));
+    card.how(probes(now).how(measure));
     boolean advised = own == null;
     known
         .next()
@@ -374,75 +374,8 @@ public final class MendStage implements Stage {
     return measure instanceof Measure.Amps ? "mA" : measure.unit();
   }
 
-  private String title(Measure measure) {
-    return switch (measure) {
-      case Measure.Volts m -> words.say("mend.title.volts", place(m.point()));
-      case Measure.Across m -> words.say("mend.title.across", m.red(), m.black());
-      case Measure.Amps m -> words.say("mend.title.amps");
-      case Measure.Ohms m -> words.say("mend.title.ohms", m.red(), m.black());
-      case Measure.Look m -> words.say("mend.title.look", m.ref());
-    };
-  }
-
-  /** A net is called by its name; a lead by its part and what the lead is. */
-  private String place(String point) {
-    if (open.kit().nets().containsKey(point)) {
-      return point;
-    }
-    return PinRef.parse(point)
-        .flatMap(pin ->
-            open.fittedParts()
-                .part(pin.ref())
-                .map(part -> words.say("mend.lead", pin.ref(), part.pinName(pin.pin()))))
-        .orElse(point);
-  }
-
-  private String how(Measure measure, BoardState state) {
-    return switch (measure) {
-      case Measure.Volts m ->
-          open.kit().nets().containsKey(m.point())
-              ? words.say(
-                  "mend.how.net", pad(m.point()).map(PinRef::toString).orElse(""), ground(state))
-              : words.say("mend.how.lead", ground(state));
-      case Measure.Across m -> words.say("mend.how.across");
-      case Measure.Amps m -> words.say("mend.how.amps");
-      case Measure.Ohms m ->
-          words.say(
-              "mend.how.ohms",
-              pad(m.red()).map(PinRef::toString).orElse(""),
-              pad(m.black()).map(PinRef::toString).orElse(""));
-      case Measure.Look m -> words.say("mend.how.look");
-    };
-  }
-
-  private String ground(BoardState state) {
-    return groundPad(state).map(PinRef::toString).orElse("GND");
-  }
-
-  private Optional<PinRef> groundPad(BoardState state) {
-    String supply = state.supply();
-    return supply == null
-        ? pad("GND")
-        : open.kit()
-            .supply(supply)
-            .flatMap(s -> open.fittedParts().net(s.minus()))
-            .flatMap(this::pad);
-  }
-
-  /** Where a probe finds a net: on a connector or chip if one is there, else on any part. */
-  private Optional<PinRef> pad(String net) {
-    List<PinRef> pins =
-        open.fittedParts().net(net).map(name -> open.kit().nets().get(name)).orElse(List.of());
-    return pins.stream()
-        .flatMap(pin -> open.fittedParts().canonical(pin).stream())
-        .filter(pin -> open.fittedParts().padAt(pin).isPresent())
-        .filter(pin -> onBoard(pin.ref()))
-        .findFirst();
-  }
-
-  private boolean onBoard(String ref) {
-    Search now = search;
-    return now == null || !now.state().absent().contains(ref);
+  private ProbeWords probes(Search now) {
+    return new ProbeWords(words, open.fittedParts(), now.state());
   }
 
   private Card overCard() {
@@ -700,11 +633,11 @@ public final class MendStage implements Stage {
     List<MendMat.Probe> probes = new ArrayList<>();
     String board = "";
     if (now != null && known.isPresent() && !naming) {
-      List<Probed> touched =
+      List<ProbeWords.Probed> touched =
           dialled()
-              ? dial.red().map(pin -> List.of(new Probed(pin, true))).orElse(List.of())
-              : probed(asked(now).orElse(null), now.state());
-      for (Probed each : touched) {
+              ? dial.red().map(pin -> List.of(new ProbeWords.Probed(pin, true))).orElse(List.of())
+              : probes(now).on(asked(now).orElse(null));
+      for (ProbeWords.Probed each : touched) {
         Place place = open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
         if (place != null && (board.isEmpty() || board.equals(place.board()))) {
           board = place.board();
@@ -727,40 +660,6 @@ public final class MendStage implements Stage {
             ? Optional.of(board(now).limited())
             : Optional.empty(),
         words);
-  }
-
-  private record Probed(PinRef pin, boolean red) {}
-
-  private List<Probed> probed(@Nullable Measure measure, BoardState state) {
-    List<Probed> probed = new ArrayList<>();
-    switch (measure) {
-      case Measure.Volts m -> {
-        point(m.point()).ifPresent(pin -> probed.add(new Probed(pin, true)));
-        groundPad(state).ifPresent(pin -> probed.add(new Probed(pin, false)));
-      }
-      case Measure.Across m -> {
-        point(m.red()).ifPresent(pin -> probed.add(new Probed(pin, true)));
-        point(m.black()).ifPresent(pin -> probed.add(new Probed(pin, false)));
-      }
-      case Measure.Ohms m -> {
-        point(m.red()).ifPresent(pin -> probed.add(new Probed(pin, true)));
-        point(m.black()).ifPresent(pin -> probed.add(new Probed(pin, false)));
-      }
-      case Measure.Look m ->
-          open.fittedParts()
-              .part(m.ref())
-              .ifPresent(part ->
-                  probed.add(
-                      new Probed(
-                          new PinRef(m.ref(), part.pack().pins().getFirst().number()), true)));
-      case Measure.Amps m -> {}
-      case null -> {}
-    }
-    return probed;
-  }
-
-  private Optional<PinRef> point(String text) {
-    return open.kit().nets().containsKey(text) ? pad(text) : PinRef.parse(text);
   }
 
   private BoardView view(String id) {
