@@ -1,5 +1,6 @@
 package humble.bench;
 
+import humble.core.circuit.Cancelled;
 import humble.core.circuit.Fault;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Observation;
@@ -10,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.IntPredicate;
 
 /**
  * A fault hidden on a simulated board: drawn as often as its kind comes, of a level that is
@@ -21,7 +23,6 @@ import java.util.Random;
  * @param leastMeasurements measurements that the advice needs
  */
 public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasurements) {
-  private static final int MOST_TRIES = 16;
   private static final int MOST_MEASUREMENTS = 25;
   private static final int EASY = 3;
   private static final int FAIR = 6;
@@ -29,19 +30,38 @@ public record HiddenFault(Fault fault, SimulatedBoard board, int leastMeasuremen
   /** Levels are 1 to 3: up to three measurements, up to six, more. */
   public static final int LEVELS = 3;
 
-  /** Hides a fault; empty when no fault of this state shows in any measurement. */
+  /** Faults that are drawn, at most, before the nearest in difficulty is taken. */
+  public static final int MOST_TRIES = 16;
+
+  /**
+   * Hides a fault; empty when no fault of this state shows in any measurement.
+   *
+   * @param level 1 to 3
+   * @param seed what the fault is drawn from
+   * @param bench what the board's parts and the meter are drawn from
+   * @param goOn is asked before each try, with its number from 1
+   * @throws Cancelled when {@code goOn} says no
+   */
   public static Optional<HiddenFault> at(
-      Predictions predictions, Diagnosis diagnosis, int level, long seed) {
+      Predictions predictions,
+      Diagnosis diagnosis,
+      int level,
+      long seed,
+      long bench,
+      IntPredicate goOn) {
     Random random = new Random(seed);
     HiddenFault nearest = null;
     for (int i = 0; i < MOST_TRIES; i++) {
+      if (!goOn.test(i + 1)) {
+        throw new Cancelled();
+      }
       Suspect suspect = Suspects.drawn(predictions.suspects(), random);
       Fault fault = suspect.fault().orElse(null);
       if (fault == null || !diagnosis.shows(suspect)) {
         continue;
       }
       SimulatedBoard board =
-          SimulatedBoard.of(predictions.parts(), predictions.state(), List.of(fault), seed)
+          SimulatedBoard.of(predictions.parts(), predictions.state(), List.of(fault), bench)
               .orElse(null);
       if (board == null) {
         continue;

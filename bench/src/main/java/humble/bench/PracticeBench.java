@@ -11,6 +11,8 @@ import humble.core.kit.Kit;
 import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
 import humble.core.stock.Meter;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
@@ -39,10 +41,10 @@ public final class PracticeBench {
   private final Parts parts;
   private final Kit kit;
   private final Meter meter;
-  private final List<Fault> faults;
+  private List<Fault> faults;
   private final double meterBias;
   private final long seed;
-  private final Map<String, SimulatedBoard> boards = new HashMap<>();
+  private final Map<String, Optional<SimulatedBoard>> boards = new HashMap<>();
   private final Map<String, Pose> mountings = new HashMap<>();
   private final Map<String, Double> truePartRatio = new HashMap<>();
   private final Map<String, SimulatedController> controllers = new HashMap<>();
@@ -110,29 +112,37 @@ public final class PracticeBench {
     if (state == null || gate.at().size() != 2) {
       return Optional.empty();
     }
-    return switch (new DcSolver(parts).solve(state, faults)) {
-      case DcOutcome.Unsolved unsolved -> Optional.empty();
-      case DcOutcome.Solved solved -> {
-        DcResult result = solved.result();
-        double volts = volts(result, gate.at().get(0)) - volts(result, gate.at().get(1));
-        DcResult.SupplyReading supply = result.supply();
-        yield Optional.of(
-            new Shown(
-                shown(volts),
-                supply == null ? 0 : supply.ma(),
-                supply != null && supply.ma() >= limitMa));
-      }
-    };
+    Measure across = new Measure.Across(gate.at().getFirst(), gate.at().getLast());
+    return board(state)
+        .flatMap(board ->
+            board.answer(across) instanceof Observation.Reading reading
+                ? Optional.of(
+                    new Shown(
+                        reading.value(),
+                        board.supplyAmps() * 1000,
+                        board.limited() || board.supplyAmps() * 1000 >= limitMa))
+                : Optional.empty());
   }
 
-  /** Gives the board in a state, with meter and supply on it: the same board every time. */
-  public SimulatedBoard board(BoardState state) {
-    return boards.computeIfAbsent(
-        state.id(),
-        id ->
-            SimulatedBoard.of(parts, state, faults, seed)
-                .orElseThrow(() ->
-                    new IllegalStateException("the circuit has no operating point in " + id)));
+  /**
+   * Gives the board in a state, with meter and supply on it: the same board every time. Empty when
+   * its circuit has no operating point.
+   */
+  public Optional<SimulatedBoard> board(BoardState state) {
+    return boards.computeIfAbsent(state.id(), id -> SimulatedBoard.of(parts, state, faults, seed));
+  }
+
+  /** Puts other faults on the board, in every state of it; what its controller holds stays. */
+  public void put(List<Fault> others) {
+    if (!faults.equals(others)) {
+      faults = List.copyOf(others);
+      boards.clear();
+    }
+  }
+
+  /** Gives what parts and meter are drawn from. */
+  public long seed() {
+    return seed;
   }
 
   private double volts(DcResult result, String at) {

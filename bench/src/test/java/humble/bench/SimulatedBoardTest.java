@@ -21,6 +21,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
@@ -96,6 +97,11 @@ class SimulatedBoardTest {
     assertThat(without.look(light)).isEqualTo(Sight.DARK);
   }
 
+  private static Optional<HiddenFault> hide(
+      Predictions predictions, Diagnosis diagnosis, int seed) {
+    return HiddenFault.at(predictions, diagnosis, 1 + seed % 3, seed, seed, number -> true);
+  }
+
   @Test
   void hiddenFaultsComeAtTheirLevelAndAreFoundByTheAdvice() {
     Parts parts = kit("weathercock");
@@ -106,8 +112,8 @@ class SimulatedBoardTest {
     int found = 0;
     int trials = 30;
     for (int seed = 1; seed <= trials; seed++) {
-      HiddenFault hidden = HiddenFault.at(predictions, diagnosis, 1 + seed % 3, seed).orElseThrow();
-      assertThat(HiddenFault.at(predictions, diagnosis, 1 + seed % 3, seed).orElseThrow().fault())
+      HiddenFault hidden = hide(predictions, diagnosis, seed).orElseThrow();
+      assertThat(hide(predictions, diagnosis, seed).orElseThrow().fault())
           .isEqualTo(hidden.fault());
       List<Observation> seen = new ArrayList<>();
       Diagnosis.Known known = diagnosis.after(seen);

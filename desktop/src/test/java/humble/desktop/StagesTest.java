@@ -227,12 +227,35 @@ class StagesTest {
         bench.waitFor(() -> bench.card().goEnabled());
         bench.press(KeyCode.ENTER);
       }
-      assertThat(bench.card().how().getFirst()).contains("the advice takes");
+      assertThat(bench.card().how().getFirst()).contains("The advice takes");
       assertThat(build(bench).mended()).hasSize(1);
       assertThat(build(bench).mended().getFirst().practice()).isTrue();
       assertThat(build(bench).hidden()).isEmpty();
       bench.press(KeyCode.ENTER);
       assertThat(bench.at()).isEqualTo(StageId.UNPACK);
+    }
+  }
+
+  @Test
+  void whatIsHiddenIsOnTheBenchInEveryStageUntilItIsShown() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      String fault = "short:C1.1-C1.2";
+      BenchInTest.on(() -> {
+        bench.window().build().orElseThrow().act(new BuildEvent.FaultHidden("lamp1", 1, fault, 2));
+        return true;
+      });
+      bench.walkTo(StageId.POWER);
+      bench.waitFor(() -> bench.card().title().startsWith("Ohms"));
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().title()).as("a short between the rails").startsWith("How does");
+      assertThat(bench.card().why()).anyMatch(line -> line.contains("An easy fault is on"));
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().how().getFirst()).contains("C1");
+      assertThat(build(bench).hidden()).isEmpty();
+      assertThat(build(bench).mended().getFirst().practice()).isTrue();
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.at()).isEqualTo(StageId.POWER);
     }
   }
 

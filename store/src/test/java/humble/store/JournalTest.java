@@ -77,7 +77,7 @@ class JournalTest {
         new BuildEvent.Wound("L1", "a", 12),
         new BuildEvent.JointSeen("R1.1", "dry"),
         new BuildEvent.GateOverridden("rail33", "the meter is out"),
-        new BuildEvent.FaultHidden("lamp1", 2, 77),
+        new BuildEvent.FaultHidden("lamp1", 2, "open:LED1.2", 4),
         new BuildEvent.Observed("lamp1", "V(5V)=4.98", true),
         new BuildEvent.Mended("lamp1", "open:R3.2", 4, false),
         new BuildEvent.TookBack(3));

@@ -128,7 +128,7 @@ public final class Build {
       case BuildEvent.Mended e -> {
         observed.remove(e.state());
         mended.add(e);
-        hidden = null;
+        hidden = e.practice() ? null : hidden;
       }
       case BuildEvent.Loaded e -> loaded.put(e.image(), e);
       case BuildEvent.LightsSeen e -> darkLights.put(e.peripheral(), e.dark());
@@ -313,7 +313,7 @@ public final class Build {
 
   /** Gives the fault hidden on the practice bench and not found yet. */
   public Optional<BuildEvent.FaultHidden> hidden() {
-    return Optional.ofNullable(hidden);
+    return Optional.ofNullable(hidden).filter(h -> !h.fault().isEmpty());
   }
 
   /** Gives what was loaded, by image. */

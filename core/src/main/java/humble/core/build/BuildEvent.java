@@ -3,6 +3,7 @@ package humble.core.build;
 import humble.core.wake.DisplaySetting;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 
 /** Something that a person did or read, in the order it happened; a build is the fold of these. */
@@ -94,8 +95,20 @@ public sealed interface BuildEvent {
   /** A gate was passed without the reading it asks for; {@code reason} is the person's own. */
   record GateOverridden(String gate, String reason) implements BuildEvent {}
 
-  /** A fault was hidden on the practice bench, drawn from {@code seed} at a level from 1 to 3. */
-  record FaultHidden(String state, int level, long seed) implements BuildEvent {}
+  /**
+   * A fault was hidden on the practice bench.
+   *
+   * @param state the state of the board it was drawn for
+   * @param level 1 to 3
+   * @param fault what is wrong, as the command line writes it
+   * @param least measurements that the advice needs to find it in that state
+   */
+  record FaultHidden(String state, int level, String fault, int least) implements BuildEvent {
+    public FaultHidden {
+      // Journals of before the fault itself was kept: nothing is hidden any more.
+      fault = Objects.requireNonNullElse(fault, "");
+    }
+  }
 
   /** Something was read or seen while mending, as the command line writes it. */
   record Observed(String state, String what, boolean practice) implements BuildEvent {}

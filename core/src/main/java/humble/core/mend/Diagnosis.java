@@ -51,6 +51,7 @@ public final class Diagnosis {
         }
       };
   private int @Nullable [] groups;
+  private @Nullable Known first;
 
   /** Where the last two were apart the next two often are: tried first. */
   private int lastApart;
@@ -112,6 +113,22 @@ public final class Diagnosis {
 
   /** Gives the same where some measurements cannot be made: a pad that no probe reaches. */
   public Known after(List<Observation> observations, Set<Measure> outOfReach) {
+    return observations.isEmpty() && outOfReach.isEmpty()
+        ? atFirst()
+        : reckoned(observations, outOfReach);
+  }
+
+  /** Every search of this board begins here; reckoned once. */
+  private synchronized Known atFirst() {
+    Known known = first;
+    if (known == null) {
+      known = reckoned(List.of(), Set.of());
+      first = known;
+    }
+    return known;
+  }
+
+  private Known reckoned(List<Observation> observations, Set<Measure> outOfReach) {
     double[] belief = beliefs(observations);
     Integer[] order = byBelief(belief);
     List<Measure.Ohms> pairs = predictions.solvable() ? pairs(order, belief) : List.of();

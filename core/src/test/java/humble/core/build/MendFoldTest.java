@@ -21,7 +21,7 @@ class MendFoldTest {
   void observationsStandByStateUntilTheFaultOfThatStateIsFound() {
     Build searching =
         build(
-            new BuildEvent.FaultHidden("lamp1", 2, 77),
+            new BuildEvent.FaultHidden("lamp1", 2, "open:LED1.2", 4),
             new BuildEvent.Observed("idle", "I(usb)=22.3m", true),
             new BuildEvent.Observed("lamp1", "dark:LED1", false),
             new BuildEvent.Observed("lamp1", "V(3V3)=3.30", true));

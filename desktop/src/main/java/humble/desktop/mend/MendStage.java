@@ -11,7 +11,6 @@ import humble.core.kit.Place;
 import humble.core.kit.Side;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
-import humble.core.mend.Observation;
 import humble.core.mend.Sight;
 import humble.core.orient.BoardView;
 import humble.core.units.Quantity;
@@ -65,14 +64,18 @@ public final class MendStage implements Stage {
     this.from = from;
     this.dial = new Dial(open.fittedParts());
     this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
-    open.build().hidden().flatMap(h -> open.kit().state(h.state())).ifPresent(this::begin);
+    open.build()
+        .hidden()
+        .flatMap(h -> open.kit().state(h.state()))
+        .filter(state -> !open.build().observed(state.id()).isEmpty())
+        .ifPresent(state -> begin(state, 0));
   }
 
-  private void begin(BoardState state) {
+  private void begin(BoardState state, int hiding) {
     if (search != null) {
       search.cancel();
     }
-    search = new Search(open, state, open.habits(), desk::refresh);
+    search = new Search(open, state, open.habits(), hiding, desk::refresh);
   }
 
   private List<BoardState> states() {
@@ -82,15 +85,22 @@ public final class MendStage implements Stage {
   /** The fullest state whose parts are all on the board; the first when none is. */
   private int usualState() {
     int usual = 0;
+    BuildEvent.FaultHidden hidden = hidden().orElse(null);
     for (int i = 0; i < states().size(); i++) {
       List<String> absent = states().get(i).absent();
       boolean allThere =
           open.parts().all().stream()
               .filter(part -> part.placed().isPresent() && !absent.contains(part.ref()))
               .allMatch(part -> open.build().fittedRefs().contains(part.ref()));
-      usual = allThere ? i : usual;
+      if (hidden == null ? allThere : states().get(i).id().equals(hidden.state())) {
+        usual = i;
+      }
     }
     return usual;
+  }
+
+  private Optional<BuildEvent.FaultHidden> hidden() {
+    return open.practiceOn() ? open.build().hidden() : Optional.empty();
   }
 
   @Override
@@ -111,7 +121,12 @@ public final class MendStage implements Stage {
       return leaving(
               new Card.Maker(
                   words.say("mend.kicker", now.state().title()), words.say("mend.reckoning")))
-          .how(words.say(now.ready() ? "mend.unsolvable" : "mend.reckoning.how"))
+          .how(
+              now.ready()
+                  ? words.say("mend.unsolvable")
+                  : now.tried() > 0
+                      ? words.say("mend.hiding.how", now.tried(), HiddenFault.MOST_TRIES)
+                      : words.say("mend.reckoning.how"))
           .notYet(words.say("mend.wait"));
     }
     if (!now.solvable()) {
@@ -154,7 +169,17 @@ public final class MendStage implements Stage {
           i == usual ? Standing.NOW : Standing.TO_DO,
           words.say("mend.choice", i + 1, states().get(i).title()));
     }
-    if (open.practiceOn()) {
+    BuildEvent.FaultHidden hidden = hidden().orElse(null);
+    if (hidden != null) {
+      card.why(words.say("mend.hidden." + hidden.level()));
+      card.hint(
+          "+",
+          words.say("mend.give-up"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
+    } else if (open.practiceOn()) {
       card.why(words.say("mend.level." + level));
       card.hint(
           "+",
@@ -273,6 +298,9 @@ public final class MendStage implements Stage {
         card.verdict(false, bad.sentence());
       }
     }
+    if (now.nothingToHide()) {
+      card.why(words.say("mend.nothing-to-hide"));
+    }
     List<String> so = open.build().observed(now.state().id());
     if (!so.isEmpty()) {
       card.why(
@@ -319,12 +347,12 @@ public final class MendStage implements Stage {
     }
     leaving(card);
     if (measure instanceof Measure.Look) {
-      return open.practiceOn()
+      return board(now).isPresent()
           ? card.go(words.say("mend.practice-look"))
           : card.notYet(words.say("mend.choose"));
     }
     if (typed.isEmpty()) {
-      return open.practiceOn()
+      return board(now).isPresent()
           ? card.go(words.say("mend.practice"))
           : card.notYet(words.say("mend.type"));
     }
@@ -427,13 +455,7 @@ public final class MendStage implements Stage {
   }
 
   private void start(int index) {
-    BoardState state = states().get(index);
-    if (level > 0 && open.practiceOn()) {
-      open.act(
-          new BuildEvent.FaultHidden(
-              state.id(), level, open.build().entries().size() * 7919L + level));
-    }
-    begin(state);
+    begin(states().get(index), open.practiceOn() && hidden().isEmpty() ? level : 0);
   }
 
   private void name(Search now, int digit) {
@@ -453,37 +475,60 @@ public final class MendStage implements Stage {
   /** Ends the search: what it was goes into the log and into what is likely next time. */
   private void itWas(Search now, String fault) {
     int measured = now.observations().size();
-    HiddenFault hidden = now.hidden().orElse(null);
+    BuildEvent.FaultHidden hidden = hidden().orElse(null);
     String said = FaultWords.say(words, open.fittedParts(), fault);
     if (hidden == null) {
       over = words.say("mend.over.it-was", said, measured);
     } else {
       String was = FaultWords.say(words, open.fittedParts(), hidden.fault());
       boolean right =
-          fault.equals(hidden.fault().toString())
+          fault.equals(hidden.fault())
               || now.known().stream()
                   .flatMap(k -> k.suspects().stream())
                   .filter(named -> named.group().contains(fault))
-                  .anyMatch(named -> named.group().contains(hidden.fault().toString()));
+                  .anyMatch(named -> named.group().contains(hidden.fault()));
+      boolean sameState = now.state().id().equals(hidden.state());
       over =
-          words.say(
-              right ? "mend.over.right" : "mend.over.wrong",
-              was,
-              measured,
-              hidden.leastMeasurements());
+          words.say(right ? "mend.over.right" : "mend.over.wrong", was, measured)
+              + (sameState ? ' ' + words.say("mend.over.advice", hidden.least()) : "");
     }
     open.act(
         new BuildEvent.Mended(
             now.state().id(),
-            hidden == null ? fault : hidden.fault().toString(),
+            hidden == null ? fault : hidden.fault(),
             measured,
-            hidden != null));
+            hidden != null || practised(now.state())));
+  }
+
+  /** What the practice bench measured teaches nothing about the bench's own habits. */
+  private boolean practised(BoardState state) {
+    boolean practised = false;
+    for (BuildEvent.Entry entry : open.build().inForce()) {
+      if (entry.event() instanceof BuildEvent.Mended mended && mended.state().equals(state.id())) {
+        practised = false;
+      } else if (entry.event() instanceof BuildEvent.Observed observed
+          && observed.state().equals(state.id())) {
+        practised |= observed.practice();
+      }
+    }
+    return practised;
+  }
+
+  /** Shows what is hidden; the practice bench is sound again. */
+  private void giveUp(BuildEvent.FaultHidden hidden) {
+    int measured = open.build().observed(hidden.state()).size();
+    over =
+        words.say(
+            "mend.over.wrong", FaultWords.say(words, open.fittedParts(), hidden.fault()), measured);
+    open.act(new BuildEvent.Mended(hidden.state(), hidden.fault(), measured, true));
   }
 
   @Override
   public void plus() {
     Search now = search;
-    if (now == null) {
+    if (now == null && hidden().isPresent()) {
+      giveUp(hidden().get());
+    } else if (now == null) {
       level = open.practiceOn() ? (level + 1) % (HiddenFault.LEVELS + 1) : 0;
     } else if (own != null || dialled()) {
       own = null;
@@ -537,9 +582,12 @@ public final class MendStage implements Stage {
     Measure measure = asked(now).orElseThrow();
     if (typed.isEmpty()) {
       if (open.practiceOn()) {
-        Observation answer = answer(now, measure);
-        now.observe(ObservationText.of(answer), true);
-        after();
+        board(now)
+            .map(board -> board.answer(measure))
+            .ifPresent(answer -> {
+              now.observe(ObservationText.of(answer), true);
+              after();
+            });
       }
     } else if (isOpen(measure)) {
       now.observe(measure + "=open", false);
@@ -552,13 +600,9 @@ public final class MendStage implements Stage {
     }
   }
 
-  private Observation answer(Search now, Measure measure) {
-    return board(now).answer(measure);
-  }
-
-  /** The simulated board: the one with the hidden fault, else the sound one. */
-  private SimulatedBoard board(Search now) {
-    return now.hidden().map(HiddenFault::board).orElseGet(() -> open.practice().board(now.state()));
+  /** The simulated board, with what is hidden on it; none while the practice bench is off. */
+  private Optional<SimulatedBoard> board(Search now) {
+    return open.practiceOn() ? open.practice().board(now.state()) : Optional.empty();
   }
 
   private void after() {
@@ -587,9 +631,7 @@ public final class MendStage implements Stage {
   }
 
   private void touch(Search now, PinRef pin) {
-    Optional<SimulatedBoard> practice =
-        open.practiceOn() ? Optional.of(board(now)) : Optional.empty();
-    own = dial.touch(pin, practice, words).orElse(null);
+    own = dial.touch(pin, board(now), words).orElse(null);
     naming = false;
     desk.type("");
   }
@@ -656,8 +698,8 @@ public final class MendStage implements Stage {
         open.build().fittedRefs(),
         known,
         probes,
-        open.practiceOn() && now != null && now.solvable() && known.isPresent()
-            ? Optional.of(board(now).limited())
+        now != null && now.solvable() && known.isPresent()
+            ? board(now).map(SimulatedBoard::limited)
             : Optional.empty(),
         words);
   }

@@ -39,16 +39,18 @@ final class Search {
   private Diagnosis.@Nullable Known known;
   private List<String> knownFor = STALE;
   private boolean thinking;
-  private @Nullable HiddenFault hidden;
+  private volatile int tried;
   private boolean ready;
+  private boolean nothingToHide;
 
-  Search(OpenBuild open, BoardState state, Habits habits, Runnable changed) {
+  /** Searches on the board as it is; with a {@code level} above 0 a fault is hidden on it first. */
+  Search(OpenBuild open, BoardState state, Habits habits, int level, Runnable changed) {
     this.open = open;
     this.state = state;
     this.changed = changed;
     Parts parts = open.fittedParts();
-    BuildEvent.FaultHidden asked =
-        open.build().hidden().filter(h -> h.state().equals(state.id())).orElse(null);
+    long seed = open.build().entries().size() * 7919L + level;
+    long bench = open.practice().seed();
     AtomicReference<Predictions> made = new AtomicReference<>();
     AtomicReference<Diagnosis> judged = new AtomicReference<>();
     AtomicReference<HiddenFault> found = new AtomicReference<>();
@@ -59,8 +61,9 @@ final class Search {
                 new Predictions(parts, state, Suspects.of(parts, state, habits), cancelled::get);
             Diagnosis judge = new Diagnosis(predicted, Meter.USUAL);
             judge.suspectsAfter(List.of());
-            if (asked != null) {
-              HiddenFault.at(predicted, judge, asked.level(), asked.seed()).ifPresent(found::set);
+            if (level > 0) {
+              HiddenFault.at(predicted, judge, level, seed, bench, this::trying)
+                  .ifPresent(found::set);
             }
             made.set(predicted);
             judged.set(judge);
@@ -72,10 +75,37 @@ final class Search {
         () -> {
           predictions = made.get();
           diagnosis = judged.get();
-          hidden = found.get();
           ready = predictions != null;
+          if (ready && level > 0) {
+            hide(level, found.get());
+          }
           changed.run();
         });
+  }
+
+  private boolean trying(int number) {
+    tried = number;
+    open.tell();
+    return !cancelled.get();
+  }
+
+  private void hide(int level, @Nullable HiddenFault found) {
+    nothingToHide = found == null;
+    if (found != null) {
+      open.act(
+          new BuildEvent.FaultHidden(
+              state.id(), level, found.fault().toString(), found.leastMeasurements()));
+    }
+  }
+
+  /** Gives how many faults were drawn so far to find one to hide; 0 before. */
+  int tried() {
+    return tried;
+  }
+
+  /** Tells whether a fault was to be hidden and none of this state shows in any reading. */
+  boolean nothingToHide() {
+    return nothingToHide;
   }
 
   void cancel() {
@@ -93,10 +123,6 @@ final class Search {
   /** Tells whether the circuit can be solved at all in this state. */
   boolean solvable() {
     return predictions != null && predictions.solvable();
-  }
-
-  Optional<HiddenFault> hidden() {
-    return Optional.ofNullable(hidden);
   }
 
   /** Gives what was observed so far, in the order observed. */

@@ -1,6 +1,7 @@
 package humble.desktop.power;
 
 import humble.bench.PracticeBench;
+import humble.bench.SimulatedBoard;
 import humble.core.build.BuildEvent;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
@@ -136,9 +137,7 @@ public final class PowerStage implements Stage {
     takeBack(card);
     override(card);
     if (typed.isEmpty()) {
-      return open.practiceOn()
-          ? card.go(words.say("power.practice"))
-          : card.notYet(words.say("power.type"));
+      return empty(card, state(gate));
     }
     boolean inside = passes(expected);
     return !readable
@@ -326,9 +325,7 @@ public final class PowerStage implements Stage {
     takeBack(card);
     override(card);
     if (typed.isEmpty()) {
-      return open.practiceOn()
-          ? card.go(words.say("power.practice"))
-          : card.notYet(words.say("power.type"));
+      return empty(card, Optional.of(before.state()));
     }
     boolean low = !opens && value().orElse(0) < before.least();
     return readable
@@ -343,11 +340,14 @@ public final class PowerStage implements Stage {
     if (!practice && !value.equals("open") && value().isEmpty()) {
       return;
     }
-    String what =
+    Optional<String> what =
         practice
-            ? ObservationText.of(open.practice().board(before.state()).answer(before.measure()))
-            : before.measure() + "=" + value;
-    open.act(new BuildEvent.Observed(before.state().id(), what, practice));
+            ? shown(before.state(), before.measure()).map(ObservationText::of)
+            : Optional.of(before.measure() + "=" + value);
+    if (what.isEmpty()) {
+      return;
+    }
+    open.act(new BuildEvent.Observed(before.state().id(), what.get(), practice));
     desk.type("");
     if (!before.read(open)) {
       desk.wrong();
@@ -403,9 +403,7 @@ public final class PowerStage implements Stage {
         });
     takeBack(card);
     if (typed.isEmpty()) {
-      return open.practiceOn()
-          ? card.go(words.say("power.practice"))
-          : card.notYet(words.say("power.type"));
+      return empty(card, Optional.of(draw.state()));
     }
     return value().isPresent()
         ? card.go(words.say("power.draw.go"))
@@ -416,10 +414,10 @@ public final class PowerStage implements Stage {
     Measure.Amps measure = new Measure.Amps(String.valueOf(draw.state().supply()));
     double ma;
     if (text.isEmpty()) {
-      if (!open.practiceOn()) {
+      Observation shown = shown(draw.state(), measure).orElse(null);
+      if (shown == null) {
         return;
       }
-      Observation shown = open.practice().board(draw.state()).answer(measure);
       ma = shown instanceof Observation.Reading reading ? reading.value() * 1000 : 0;
       open.act(new BuildEvent.Observed(draw.state().id(), ObservationText.of(shown), true));
     } else if (value().isPresent()) {
@@ -434,6 +432,22 @@ public final class PowerStage implements Stage {
     if (!draw.reads(ma)) {
       desk.wrong();
     }
+  }
+
+  /** What the practice bench shows; nothing while it is off or has no operating point. */
+  private Optional<Observation> shown(BoardState state, Measure measure) {
+    return practised(state).map(board -> board.answer(measure));
+  }
+
+  private Optional<SimulatedBoard> practised(BoardState state) {
+    return open.practiceOn() ? open.practice().board(state) : Optional.empty();
+  }
+
+  /** What Enter does with nothing typed: the practice bench measures, where it has a board. */
+  private Card empty(Card.Maker card, Optional<BoardState> state) {
+    return state.flatMap(this::practised).isPresent()
+        ? card.go(words.say("power.practice"))
+        : card.notYet(words.say("power.type"));
   }
 
   private OptionalDouble value() {

@@ -6,6 +6,7 @@ import humble.bench.Transfer;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.circuit.Cancelled;
+import humble.core.circuit.Fault;
 import humble.core.craft.Heat;
 import humble.core.craft.ModuleFit;
 import humble.core.firmware.ProgramImage;
@@ -98,12 +99,24 @@ public final class OpenBuild {
     this.changed = changed;
     long seed = build.began().map(BuildEvent.Began::practiceSeed).orElse(1L);
     this.practice = new PracticeBench(parts, seed, List.of());
+    hide();
     reckon();
+  }
+
+  /** What the journal says is hidden is on the practice bench's board, in every state of it. */
+  private void hide() {
+    practice.put(
+        build
+            .hidden()
+            .flatMap(hidden -> Fault.parse(hidden.fault()))
+            .map(List::of)
+            .orElse(List.of()));
   }
 
   /** Appends {@code event}, then folds it. */
   public void act(BuildEvent event) {
     build = build.with(journal.append(build.id(), event));
+    hide();
     if (event instanceof BuildEvent.Chose
         || event instanceof BuildEvent.Counted
         || event instanceof BuildEvent.Moved
@@ -284,6 +297,15 @@ public final class OpenBuild {
   public List<Finding> layerProblems(Board board) {
     BoardLayers read = layers.get(board.id());
     return read == null ? List.of() : read.problems();
+  }
+
+  /** Shows soon, from any thread, how far long work is. */
+  public void tell() {
+    later.execute(() -> {
+      if (!closed) {
+        changed.run();
+      }
+    });
   }
 
   /** Runs {@code work} in the background and {@code then} on the interface thread. */
