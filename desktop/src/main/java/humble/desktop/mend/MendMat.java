@@ -50,7 +50,7 @@ record MendMat(
   @Override
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
-    double lists = Math.min(330, w * 0.4);
+    double lists = known.isPresent() ? Math.min(330, w * 0.4) : 0;
     double scale = known.flatMap(Diagnosis.Known::next).isPresent() ? SCALE_HEIGHT : 0;
     BoardPicture picture = new BoardPicture(parts, view, 16, 44, w - lists - 40, h - scale - 64);
     picture.paint(pen, fitted, Set.of(), Set.of(), faces);

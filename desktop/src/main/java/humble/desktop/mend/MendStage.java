@@ -118,16 +118,7 @@ public final class MendStage implements Stage {
     }
     Diagnosis.Known known = now.known().orElse(null);
     if (known == null) {
-      return leaving(
-              new Card.Maker(
-                  words.say("mend.kicker", now.state().title()), words.say("mend.reckoning")))
-          .how(
-              now.ready()
-                  ? words.say("mend.unsolvable")
-                  : now.tried() > 0
-                      ? words.say("mend.hiding.how", now.tried(), HiddenFault.MOST_TRIES)
-                      : words.say("mend.reckoning.how"))
-          .notYet(words.say("mend.wait"));
+      return waitingCard(now);
     }
     if (!now.solvable()) {
       return leaving(
@@ -142,6 +133,14 @@ public final class MendStage implements Stage {
     return naming || own == null && known.next().isEmpty()
         ? namingCard(now, known)
         : measureCard(now, known);
+  }
+
+  private Card waitingCard(Search now) {
+    String key = now.ready() ? "weighing" : now.tried() > 0 ? "hiding" : "reckoning";
+    return leaving(
+            new Card.Maker(words.say("mend.kicker", now.state().title()), words.say("mend." + key)))
+        .how(words.say("mend." + key + ".how", now.tried(), HiddenFault.MOST_TRIES))
+        .notYet(words.say("mend.wait"));
   }
 
   private Card.Maker leaving(Card.Maker card) {
@@ -389,11 +388,16 @@ public final class MendStage implements Stage {
   }
 
   private void dialHint(Card.Maker card) {
+    key(card, 'D', words.say("mend.dial"));
+    key(card, 'F', words.say("mend.flip"));
+  }
+
+  private void key(Card.Maker card, char letter, String text) {
     card.hint(
-        "D",
-        words.say("mend.dial"),
+        String.valueOf(letter),
+        text,
         () -> {
-          letter('D');
+          letter(letter);
           desk.refresh();
         });
   }
@@ -638,14 +642,27 @@ public final class MendStage implements Stage {
 
   @Override
   public void letter(char letter) {
-    if (letter == 'D') {
-      dial.turn(open.practiceOn());
-      own = null;
-      desk.type("");
+    switch (letter) {
+      case 'D' -> {
+        dial.turn(open.practiceOn());
+        own = null;
+        desk.type("");
+      }
+      case 'T' -> lie(view(boardShown()).turned());
+      case 'F' -> lie(view(boardShown()).flipped());
+      default -> {}
     }
   }
 
-  /** Takes the last observation back and stays; what came before it is taken back elsewhere. */
+  /** The board lies here as it lies on the bench, in every stage. */
+  private void lie(BoardView view) {
+    open.act(new BuildEvent.Turned(view.board().id(), view.side().text(), view.turnDeg()));
+  }
+
+  /**
+   * Takes the last observation or turn of the board back and stays; what came before it is taken
+   * back elsewhere.
+   */
   @Override
   public boolean takeBack() {
     List<BuildEvent.Entry> entries = open.build().inForce();
@@ -653,7 +670,8 @@ public final class MendStage implements Stage {
         search != null
             && over.isEmpty()
             && !entries.isEmpty()
-            && entries.getLast().event() instanceof BuildEvent.Observed;
+            && (entries.getLast().event() instanceof BuildEvent.Observed
+                || entries.getLast().event() instanceof BuildEvent.Turned);
     return observed && open.takeBack();
   }
 
@@ -672,26 +690,17 @@ public final class MendStage implements Stage {
   public Mat mat() {
     Search now = search;
     Optional<Diagnosis.Known> known = now == null ? Optional.empty() : now.lastKnown();
+    String board = boardShown();
     List<MendMat.Probe> probes = new ArrayList<>();
-    String board = "";
-    if (now != null && known.isPresent() && !naming) {
-      List<ProbeWords.Probed> touched =
-          dialled()
-              ? dial.red().map(pin -> List.of(new ProbeWords.Probed(pin, true))).orElse(List.of())
-              : probes(now).on(asked(now).orElse(null));
-      for (ProbeWords.Probed each : touched) {
-        Place place = open.fittedParts().part(each.pin().ref()).flatMap(Part::placed).orElse(null);
-        if (place != null && (board.isEmpty() || board.equals(place.board()))) {
-          board = place.board();
-          open.fittedParts()
-              .padAt(each.pin())
-              .ifPresent(
-                  at -> probes.add(new MendMat.Probe(at, each.red(), each.pin().toString())));
-        }
+    for (ProbeWords.Probed each : touched()) {
+      if (boardOf(each.pin()).filter(board::equals).isPresent()) {
+        open.fittedParts()
+            .padAt(each.pin())
+            .ifPresent(at -> probes.add(new MendMat.Probe(at, each.red(), each.pin().toString())));
       }
     }
     return new MendMat(
-        words.say("mend.mat"),
+        known.isPresent() ? words.say("mend.mat") : "",
         open.fittedParts(),
         view(board),
         faces,
@@ -702,6 +711,26 @@ public final class MendStage implements Stage {
             ? board(now).map(SimulatedBoard::limited)
             : Optional.empty(),
         words);
+  }
+
+  /** The pads under the probes now, red first. */
+  private List<ProbeWords.Probed> touched() {
+    Search now = search;
+    if (now == null || now.lastKnown().isEmpty() || naming) {
+      return List.of();
+    }
+    return dialled()
+        ? dial.red().map(pin -> List.of(new ProbeWords.Probed(pin, true))).orElse(List.of())
+        : probes(now).on(asked(now).orElse(null));
+  }
+
+  /** The board that the first probe is on; empty when none is on any. */
+  private String boardShown() {
+    return touched().stream().flatMap(each -> boardOf(each.pin()).stream()).findFirst().orElse("");
+  }
+
+  private Optional<String> boardOf(PinRef pin) {
+    return open.fittedParts().part(pin.ref()).flatMap(Part::placed).map(Place::board);
   }
 
   private BoardView view(String id) {
