@@ -27,6 +27,9 @@ import picocli.CommandLine.Parameters;
     name = "circuit",
     description = "Compute voltages and currents of a kit in one of its states.")
 final class CircuitCommand extends humble.cli.Command {
+  private static final String FORMS =
+      "open:R3.2, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1 or dead:U1";
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -73,7 +76,13 @@ final class CircuitCommand extends humble.cli.Command {
     return parts
         .kit()
         .state(id)
-        .orElseThrow(() -> new BadInput("--state: the kit has no state '" + id + "'."));
+        .orElseThrow(() ->
+            new BadInput("--state: the kit has no state '" + id + "'; " + choices(parts) + '.'));
+  }
+
+  private static String choices(Parts parts) {
+    List<String> ids = parts.kit().states().stream().map(BoardState::id).toList();
+    return ids.isEmpty() ? "it has none" : "it has " + String.join(", ", ids);
   }
 
   /** Reads faults; all that cannot be read are told at once. */
@@ -82,7 +91,9 @@ final class CircuitCommand extends humble.cli.Command {
     List<Fault> parsed = new ArrayList<>();
     for (String text : texts) {
       Fault.parse(text)
-          .ifPresentOrElse(parsed::add, () -> problems.add("--fault: '" + text + "' is no fault."));
+          .ifPresentOrElse(
+              parsed::add,
+              () -> problems.add("--fault: '" + text + "' is no fault; write " + FORMS + '.'));
     }
     if (!problems.isEmpty()) {
       throw new BadInput(problems);

@@ -7,11 +7,13 @@ import humble.core.mend.Diagnosis;
 import humble.core.mend.Habits;
 import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
+import humble.core.mend.Sight;
 import humble.core.mend.Suspects;
 import humble.core.stock.Meter;
 import humble.core.units.Engineering;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -65,13 +67,23 @@ final class MendCommand extends humble.cli.Command {
           observations::add,
           () ->
               problems.add(
-                  "--reading: '" + text + "' is no measurement of this board with its value."));
+                  "--reading: '"
+                      + text
+                      + "' is no measurement of this board with its value; write V(NET)=3.3,"
+                      + " V(R3.2)=0.7, I(SUPPLY)=22m or R(NET,NET)=open, with names of the kit."));
     }
     for (String text : seen) {
       Observation.seen(text, parts)
           .ifPresentOrElse(
               observations::add,
-              () -> problems.add("--seen: '" + text + "' is no sight of a part of this board."));
+              () ->
+                  problems.add(
+                      "--seen: '"
+                          + text
+                          + "' is no sight of a part of this board; write "
+                          + String.join(
+                              ", ", Arrays.stream(Sight.values()).map(Sight::text).toList())
+                          + " and a part, as in dark:LED3."));
     }
     Meter profile = Meter.parse(meter).orElse(null);
     if (profile == null) {

@@ -133,6 +133,17 @@ class PowerAndMendTest {
   }
 
   @Test
+  void whatIsNotUnderstoodIsToldWithWhatToWriteInstead() {
+    assertThat(Ran.run("power", kit, "--state", "dusk").err()).contains("it has on, bare.");
+    assertThat(Ran.run("mend", kit, "--state", "on", "--reading", "V(IN)").err())
+        .contains("write V(NET)=3.3");
+    assertThat(Ran.run("mend", kit, "--state", "on", "--seen", "blue:LED1").err())
+        .contains("write lit, dim, dark");
+    assertThat(Ran.run("circuit", kit, "--state", "on", "--fault", "burnt:R1").err())
+        .contains("write open:R3.2");
+  }
+
+  @Test
   void theSameInputGivesTheSameBytes() {
     List<String> answers = new ArrayList<>();
     for (int i = 0; i < 2; i++) {

@@ -48,6 +48,7 @@ public final class MendStage implements Stage {
 
   private final Faces faces;
   private final Dial dial;
+  private final Ending ending;
   private @Nullable Search search;
   private @Nullable Measure own;
   private @Nullable String symptomAt;
@@ -62,6 +63,7 @@ public final class MendStage implements Stage {
     this.desk = desk;
     this.words = desk.words();
     this.from = from;
+    this.ending = new Ending(open, words);
     this.dial = new Dial(open.fittedParts());
     this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
     open.build()
@@ -85,7 +87,7 @@ public final class MendStage implements Stage {
   /** The fullest state whose parts are all on the board; the first when none is. */
   private int usualState() {
     int usual = 0;
-    BuildEvent.FaultHidden hidden = hidden().orElse(null);
+    BuildEvent.FaultHidden hidden = ending.hidden().orElse(null);
     for (int i = 0; i < states().size(); i++) {
       List<String> absent = states().get(i).absent();
       boolean allThere =
@@ -97,10 +99,6 @@ public final class MendStage implements Stage {
       }
     }
     return usual;
-  }
-
-  private Optional<BuildEvent.FaultHidden> hidden() {
-    return open.practiceOn() ? open.build().hidden() : Optional.empty();
   }
 
   @Override
@@ -168,7 +166,7 @@ public final class MendStage implements Stage {
           i == usual ? Standing.NOW : Standing.TO_DO,
           words.say("mend.choice", i + 1, states().get(i).title()));
     }
-    BuildEvent.FaultHidden hidden = hidden().orElse(null);
+    BuildEvent.FaultHidden hidden = ending.hidden().orElse(null);
     if (hidden != null) {
       card.why(words.say("mend.hidden." + hidden.level()));
       card.hint(
@@ -459,7 +457,7 @@ public final class MendStage implements Stage {
   }
 
   private void start(int index) {
-    begin(states().get(index), open.practiceOn() && hidden().isEmpty() ? level : 0);
+    begin(states().get(index), open.practiceOn() && ending.hidden().isEmpty() ? level : 0);
   }
 
   private void name(Search now, int digit) {
@@ -473,65 +471,14 @@ public final class MendStage implements Stage {
     now.known()
         .map(MendStage::choices)
         .filter(choices -> digit <= choices.size())
-        .ifPresent(choices -> itWas(now, choices.get(digit - 1)));
-  }
-
-  /** Ends the search: what it was goes into the log and into what is likely next time. */
-  private void itWas(Search now, String fault) {
-    int measured = now.observations().size();
-    BuildEvent.FaultHidden hidden = hidden().orElse(null);
-    String said = FaultWords.say(words, open.fittedParts(), fault);
-    if (hidden == null) {
-      over = words.say("mend.over.it-was", said, measured);
-    } else {
-      String was = FaultWords.say(words, open.fittedParts(), hidden.fault());
-      boolean right =
-          fault.equals(hidden.fault())
-              || now.known().stream()
-                  .flatMap(k -> k.suspects().stream())
-                  .filter(named -> named.group().contains(fault))
-                  .anyMatch(named -> named.group().contains(hidden.fault()));
-      boolean sameState = now.state().id().equals(hidden.state());
-      over =
-          words.say(right ? "mend.over.right" : "mend.over.wrong", was, measured)
-              + (sameState ? ' ' + words.say("mend.over.advice", hidden.least()) : "");
-    }
-    open.act(
-        new BuildEvent.Mended(
-            now.state().id(),
-            hidden == null ? fault : hidden.fault(),
-            measured,
-            hidden != null || practised(now.state())));
-  }
-
-  /** What the practice bench measured teaches nothing about the bench's own habits. */
-  private boolean practised(BoardState state) {
-    boolean practised = false;
-    for (BuildEvent.Entry entry : open.build().inForce()) {
-      if (entry.event() instanceof BuildEvent.Mended mended && mended.state().equals(state.id())) {
-        practised = false;
-      } else if (entry.event() instanceof BuildEvent.Observed observed
-          && observed.state().equals(state.id())) {
-        practised |= observed.practice();
-      }
-    }
-    return practised;
-  }
-
-  /** Shows what is hidden; the practice bench is sound again. */
-  private void giveUp(BuildEvent.FaultHidden hidden) {
-    int measured = open.build().observed(hidden.state()).size();
-    over =
-        words.say(
-            "mend.over.wrong", FaultWords.say(words, open.fittedParts(), hidden.fault()), measured);
-    open.act(new BuildEvent.Mended(hidden.state(), hidden.fault(), measured, true));
+        .ifPresent(choices -> over = ending.itWas(now, choices.get(digit - 1)));
   }
 
   @Override
   public void plus() {
     Search now = search;
-    if (now == null && hidden().isPresent()) {
-      giveUp(hidden().get());
+    if (now == null && ending.hidden().isPresent()) {
+      over = ending.giveUp(ending.hidden().get());
     } else if (now == null) {
       level = open.practiceOn() ? (level + 1) % (HiddenFault.LEVELS + 1) : 0;
     } else if (own != null || dialled()) {
