@@ -148,10 +148,23 @@ public final class Shots {
     }
     screen.settle();
     shot(screen, "mend");
+    // Found, so that the practice bench is sound again.
+    for (int answers = 0; answers < 60 && hidden(screen); answers++) {
+      screen.settle();
+      Offscreen.onScreen(() -> {
+        screen.walk().press(KeyCode.ENTER);
+        return true;
+      });
+    }
     Offscreen.onScreen(() -> {
-      screen.walk().press(KeyCode.ESCAPE);
+      screen.walk().press(KeyCode.ENTER);
       return true;
     });
+  }
+
+  private static boolean hidden(Offscreen screen) {
+    return Offscreen.onScreen(
+        () -> screen.window().build().flatMap(open -> open.build().hidden()).isPresent());
   }
 
   /** A list pasted from a sheet, and the first thing that had to be guessed. */
