@@ -303,6 +303,27 @@ class StagesTest {
   }
 
   @Test
+  void aKeypadHasNoLettersSoThePrefixIsGuessedAndPlusMovesIt() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      mendLit(bench);
+      bench.type("d");
+      pick(bench, "pad:R1.1");
+      pick(bench, "pad:R1.2");
+      bench.waitFor(() -> bench.card().why().stream().anyMatch(line -> line.contains("worth")));
+      String expected = bench.card().field().orElseThrow().unit();
+      bench.number("12");
+      bench.press(KeyCode.ADD);
+      String next = bench.card().field().orElseThrow().unit();
+      assertThat(next).isNotEqualTo(expected).endsWith("Ω");
+      assertThat(bench.card().go()).contains("12 " + next);
+      bench.press(KeyCode.ENTER);
+      assertThat(build(bench).observed("lamp1").getFirst())
+          .startsWith("R(")
+          .endsWith("=12" + next.replace("Ω", ""));
+    }
+  }
+
+  @Test
   void takingBackInMendTakesTheLastReadingAndStays() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       mendLit(bench);

@@ -159,6 +159,17 @@ public final class Diagnosis {
     return candidates(belief, order, measured(observations, Set.of()), pairs(order, belief));
   }
 
+  /**
+   * Gives what a measurement of one's own is worth after {@code observations}, and what it reads
+   * with each of the leading suspects.
+   */
+  public Next asked(Measure measure, List<Observation> observations) {
+    double[] belief = beliefs(observations);
+    Integer[] order = byBelief(belief);
+    double bits = predictions.solvable() ? new Gain(likelihood, belief, order).bits(measure) : 0;
+    return next(measure, bits, groups(order, belief));
+  }
+
   /** Gives the groups after {@code observations}, without thinking of what to measure next. */
   public List<Named> suspectsAfter(List<Observation> observations) {
     double[] belief = beliefs(observations);

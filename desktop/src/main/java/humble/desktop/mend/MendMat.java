@@ -36,6 +36,7 @@ record MendMat(
     Faces faces,
     Set<String> fitted,
     Optional<Diagnosis.Known> known,
+    Optional<Diagnosis.Next> next,
     List<Probe> probes,
     Optional<Boolean> limitLight,
     Words words)
@@ -51,7 +52,8 @@ record MendMat(
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
     double lists = known.isPresent() ? Math.min(330, w * 0.4) : 0;
-    double scale = known.flatMap(Diagnosis.Known::next).isPresent() ? SCALE_HEIGHT : 0;
+    boolean asks = next.isPresent() || known.flatMap(Diagnosis.Known::next).isPresent();
+    double scale = asks ? SCALE_HEIGHT : 0;
     BoardPicture picture = new BoardPicture(parts, view, 16, 44, w - lists - 40, h - scale - 64);
     picture.paint(pen, fitted, Set.of(), Set.of(), faces);
     picture.padSpots(pen, Set.of());
@@ -62,9 +64,7 @@ record MendMat(
     }
     limitLight.ifPresent(on -> supply(pen, on, w));
     if (scale > 0) {
-      known
-          .flatMap(Diagnosis.Known::next)
-          .ifPresent(next -> predictions(pen, next, 16, h - scale - 8, w - 32, scale));
+      next.ifPresent(asked -> predictions(pen, asked, 16, h - scale - 8, w - 32, scale));
     }
   }
 

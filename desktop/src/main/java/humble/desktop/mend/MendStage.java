@@ -13,8 +13,8 @@ import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
 import humble.core.mend.Sight;
 import humble.core.orient.BoardView;
-import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.units.TypedReading;
 import humble.core.words.Words;
 import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
@@ -50,11 +50,11 @@ public final class MendStage implements Stage {
   private final Dial dial;
   private final Ending ending;
   private @Nullable Search search;
-  private @Nullable Measure own;
   private @Nullable String symptomAt;
   private boolean naming;
   private int level;
   private String typed = "";
+  private int moved;
   private String over = "";
 
   /** Makes the stage; {@code from} is where it was called from and goes back to. */
@@ -128,7 +128,7 @@ public final class MendStage implements Stage {
     if (dialled()) {
       return dialCard(now);
     }
-    return naming || own == null && known.next().isEmpty()
+    return naming || now.own().isEmpty() && known.next().isEmpty()
         ? namingCard(now, known)
         : measureCard(now, known);
   }
@@ -260,10 +260,8 @@ public final class MendStage implements Stage {
   }
 
   private Optional<Measure> asked(Search now) {
-    Measure mine = own;
-    return mine != null
-        ? Optional.of(mine)
-        : now.known().flatMap(Diagnosis.Known::next).map(Diagnosis.Next::measure);
+    return now.own()
+        .or(() -> now.known().flatMap(Diagnosis.Known::next).map(Diagnosis.Next::measure));
   }
 
   private Card measureCard(Search now, Diagnosis.Known known) {
@@ -273,14 +271,12 @@ public final class MendStage implements Stage {
             words.say("mend.kicker.known", now.state().title(), now.observations().size()),
             probes(now).title(measure));
     card.how(probes(now).how(measure));
-    boolean advised = own == null;
-    known
-        .next()
-        .filter(next -> advised)
+    boolean advised = now.own().isEmpty();
+    now.next()
         .ifPresent(next ->
             card.why(
                 words.say(
-                    "mend.worth",
+                    advised ? "mend.worth" : "mend.worth-own",
                     String.format(Locale.ROOT, "%.1f", next.minutes()),
                     String.format(Locale.ROOT, "%.1f", next.gainBits()))));
     if (measure instanceof Measure.Look) {
@@ -290,8 +286,9 @@ public final class MendStage implements Stage {
             words.say("mend.choice", i + 1, words.say("mend.sight." + SIGHTS.get(i).text())));
       }
     } else {
-      card.field(typed, unit(measure));
-      if (Quantity.parse(unsigned()) instanceof QuantityText.Unreadable bad && !typed.isEmpty()) {
+      card.field(typed, isOpen(measure) ? "" : reading(now, measure).unit());
+      if (reading(now, measure).value() instanceof QuantityText.Unreadable bad
+          && !typed.isEmpty()) {
         card.verdict(false, bad.sentence());
       }
     }
@@ -309,9 +306,10 @@ public final class MendStage implements Stage {
     if (!known.explained()) {
       card.verdict(false, words.say("mend.unexplained"));
     }
+    String plus = advised ? "mend.unreachable" : "mend.advice";
     card.hint(
         "+",
-        words.say(advised ? "mend.unreachable" : "mend.advice"),
+        words.say(typed.isEmpty() ? plus : "sort.prefix"),
         () -> {
           plus();
           desk.refresh();
@@ -355,7 +353,28 @@ public final class MendStage implements Stage {
     }
     return isOpen(measure)
         ? card.go(words.say("mend.reads-open"))
-        : card.go(words.say("mend.reads", typed, unit(measure)));
+        : card.go(words.say("mend.reads", digits(), reading(now, measure).unit()));
+  }
+
+  /** What is typed, as it will be read: its prefix guessed from what the suspects predict. */
+  private TypedReading reading(Search now, Measure measure) {
+    TypedReading.Kind kind =
+        switch (measure) {
+          case Measure.Amps m -> TypedReading.Kind.AMPS;
+          case Measure.Ohms m -> TypedReading.Kind.OHMS;
+          default -> TypedReading.Kind.VOLTS;
+        };
+    List<Double> expected =
+        now.next()
+            .filter(next -> next.measure().equals(measure))
+            .map(next -> List.copyOf(next.predict().values()))
+            .orElse(List.of());
+    return new TypedReading(typed, kind, expected, moved);
+  }
+
+  /** The number alone: its prefix stands with the unit. */
+  private String digits() {
+    return typed.replaceFirst("[a-zA-Zµ]+$", "");
   }
 
   /** Two noughts stand for open: no meter shows them. */
@@ -365,7 +384,7 @@ public final class MendStage implements Stage {
 
   /** Tells whether the meter waits for probes on two pads. */
   private boolean dialled() {
-    return dial.at() != Dial.At.VOLTS && own == null && !naming;
+    return dial.at() != Dial.At.VOLTS && !naming && search != null && search.own().isEmpty();
   }
 
   /** Probes on two pads of one's own choice, red first. */
@@ -400,10 +419,6 @@ public final class MendStage implements Stage {
         });
   }
 
-  private static String unit(Measure measure) {
-    return measure instanceof Measure.Amps ? "mA" : measure.unit();
-  }
-
   private ProbeWords probes(Search now) {
     return new ProbeWords(words, open.fittedParts(), now.state());
   }
@@ -418,6 +433,7 @@ public final class MendStage implements Stage {
   @Override
   public void typing(String text) {
     typed = text;
+    moved = text.isEmpty() ? 0 : moved;
   }
 
   @Override
@@ -428,10 +444,6 @@ public final class MendStage implements Stage {
   private Optional<Measure> asked() {
     Search now = search;
     return now == null ? Optional.empty() : asked(now);
-  }
-
-  private String unsigned() {
-    return typed.startsWith("-") ? typed.substring(1) : typed;
   }
 
   @Override
@@ -481,8 +493,10 @@ public final class MendStage implements Stage {
       over = ending.giveUp(ending.hidden().get());
     } else if (now == null) {
       level = open.practiceOn() ? (level + 1) % (HiddenFault.LEVELS + 1) : 0;
-    } else if (own != null || dialled()) {
-      own = null;
+    } else if (!typed.isEmpty()) {
+      moved++;
+    } else if (now.own().isPresent() || dialled()) {
+      now.own(null);
       dial.reset();
       desk.type("");
     } else {
@@ -517,7 +531,7 @@ public final class MendStage implements Stage {
       dial.reset();
     } else if (now.known().isPresent()) {
       Diagnosis.Known known = now.known().orElseThrow();
-      if (naming || own == null && known.next().isEmpty()) {
+      if (naming || now.own().isEmpty() && known.next().isEmpty()) {
         if (choices(known).isEmpty()) {
           leave();
         } else {
@@ -543,10 +557,8 @@ public final class MendStage implements Stage {
     } else if (isOpen(measure)) {
       now.observe(measure + "=open", false);
       after();
-    } else if (Quantity.parse(unsigned()) instanceof QuantityText.Read) {
-      boolean plainMilli =
-          measure instanceof Measure.Amps && Character.isDigit(typed.charAt(typed.length() - 1));
-      now.observe(measure + "=" + typed + (plainMilli ? "m" : ""), false);
+    } else if (reading(now, measure).value() instanceof QuantityText.Read) {
+      now.observe(measure + "=" + reading(now, measure).text(), false);
       after();
     }
   }
@@ -557,7 +569,9 @@ public final class MendStage implements Stage {
   }
 
   private void after() {
-    own = null;
+    if (search != null) {
+      search.own(null);
+    }
     dial.reset();
     typed = "";
     desk.type("");
@@ -582,7 +596,7 @@ public final class MendStage implements Stage {
   }
 
   private void touch(Search now, PinRef pin) {
-    own = dial.touch(pin, board(now), words).orElse(null);
+    now.own(dial.touch(pin, board(now), words).orElse(null));
     naming = false;
     desk.type("");
   }
@@ -592,7 +606,9 @@ public final class MendStage implements Stage {
     switch (letter) {
       case 'D' -> {
         dial.turn(open.practiceOn());
-        own = null;
+        if (search != null) {
+          search.own(null);
+        }
         desk.type("");
       }
       case 'T' -> lie(view(boardShown()).turned());
@@ -653,6 +669,7 @@ public final class MendStage implements Stage {
         faces,
         open.build().fittedRefs(),
         known,
+        now == null ? Optional.empty() : now.next(),
         probes,
         now != null && now.solvable() && known.isPresent()
             ? board(now).map(SimulatedBoard::limited)

@@ -39,6 +39,8 @@ final class Search {
   private Diagnosis.@Nullable Known known;
   private List<String> knownFor = STALE;
   private boolean thinking;
+  private @Nullable Measure own;
+  private Diagnosis.@Nullable Next ownNext;
   private volatile int tried;
   private boolean ready;
   private boolean nothingToHide;
@@ -168,6 +170,42 @@ final class Search {
           thinking = false;
           changed.run();
         });
+  }
+
+  /**
+   * Takes up a measurement of one's own, or with null the advised one; what it is worth and what it
+   * should read is reckoned in the background.
+   */
+  void own(@Nullable Measure measure) {
+    own = measure;
+    ownNext = null;
+    Diagnosis judge = diagnosis;
+    if (measure == null || judge == null) {
+      return;
+    }
+    List<Observation> seen = observations();
+    AtomicReference<Diagnosis.Next> asked = new AtomicReference<>();
+    open.inBackground(
+        () -> asked.set(judge.asked(measure, seen)),
+        () -> {
+          if (measure.equals(own)) {
+            ownNext = asked.get();
+            changed.run();
+          }
+        });
+  }
+
+  /** Gives the measurement of one's own that is under way. */
+  Optional<Measure> own() {
+    return Optional.ofNullable(own);
+  }
+
+  /**
+   * Gives what is to be measured now and what it should read: one's own choice, else the advice.
+   * Empty while that is being reckoned.
+   */
+  Optional<Diagnosis.Next> next() {
+    return own == null ? lastKnown().flatMap(Diagnosis.Known::next) : Optional.ofNullable(ownNext);
   }
 
   /** Leaves a measurement out that no probe reaches. */

@@ -14,8 +14,8 @@ import humble.core.stock.Meter;
 import humble.core.stock.Verdict;
 import humble.core.units.Band;
 import humble.core.units.Engineering;
-import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.units.TypedReading;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.mend.ObservationText;
@@ -47,6 +47,7 @@ public final class PowerStage implements Stage {
   private boolean fromPractice;
   private String practiceSupply = "";
   private boolean overriding;
+  private int moved;
   private boolean skipCurrents;
 
   /** Makes the stage. */
@@ -117,7 +118,7 @@ public final class PowerStage implements Stage {
             Math.round(expected.limitMa())));
     card.how(words.say("power.probes", gate.at().getFirst(), gate.at().getLast()));
     caution(card, gate);
-    card.field(typed, "V");
+    card.field(typed, reading().unit());
     boolean readable = verdict(card, expected);
     card.why(
         words.say(
@@ -195,7 +196,10 @@ public final class PowerStage implements Stage {
   private void override(Card.Maker card) {
     card.hint(
         "+",
-        words.say(overriding ? "power.override.back" : "power.override"),
+        words.say(
+            overriding
+                ? "power.override.back"
+                : typed.isEmpty() ? "power.override" : "sort.prefix"),
         () -> {
           plus();
           desk.refresh();
@@ -204,6 +208,10 @@ public final class PowerStage implements Stage {
 
   @Override
   public void plus() {
+    if (!typed.isEmpty() && !overriding) {
+      moved++;
+      return;
+    }
     if (current().isPresent()) {
       overriding = !overriding && current().filter(this::ready).isPresent();
     } else {
@@ -302,14 +310,14 @@ public final class PowerStage implements Stage {
                 : words.say("power.ohms.open"),
             Engineering.reading(before.least(), "Ω")));
     caution(card, gate);
-    card.field(typed, "Ω");
     boolean opens = typed.equals(OPEN_TYPED);
-    boolean readable = opens || Quantity.parse(typed) instanceof QuantityText.Read;
+    card.field(typed, opens ? "" : reading().unit());
+    boolean readable = opens || reading().value() instanceof QuantityText.Read;
     if (opens) {
       card.verdict(true, words.say("power.ohms.open"));
     } else if (!typed.isEmpty()) {
       boolean low = value().isPresent() && value().getAsDouble() < before.least();
-      if (Quantity.parse(typed) instanceof QuantityText.Unreadable bad) {
+      if (reading().value() instanceof QuantityText.Unreadable bad) {
         card.verdict(false, bad.sentence());
       } else {
         card.verdict(!low, words.say(low ? "power.ohms.low" : "power.inside"));
@@ -336,7 +344,7 @@ public final class PowerStage implements Stage {
   /** Less than a tenth of what is expected: the reading is kept, and what bridges is looked for. */
   private void read(OhmsBefore before, String text) {
     boolean practice = text.isEmpty() && open.practiceOn();
-    String value = text.equals(OPEN_TYPED) ? "open" : text;
+    String value = text.equals(OPEN_TYPED) ? "open" : reading().text();
     if (!practice && !value.equals("open") && value().isEmpty()) {
       return;
     }
@@ -373,7 +381,7 @@ public final class PowerStage implements Stage {
         low.equals(high)
             ? words.say("power.current-about", low)
             : words.say("power.current", low, high));
-    card.field(typed, "mA");
+    card.field(typed, reading().unit());
     draw.stage()
         .scans()
         .forEach(scan ->
@@ -391,12 +399,12 @@ public final class PowerStage implements Stage {
                             .map(fault -> FaultWords.say(words, open.fittedParts(), fault))
                             .toList()))));
     if (!typed.isEmpty() && value().isPresent()) {
-      boolean inside = draw.reads(value().getAsDouble());
+      boolean inside = draw.reads(value().getAsDouble() * 1000);
       card.verdict(inside, words.say(inside ? "power.inside" : "power.draw.outside"));
     }
     card.hint(
         "+",
-        words.say("power.draw.skip"),
+        words.say(typed.isEmpty() ? "power.draw.skip" : "sort.prefix"),
         () -> {
           plus();
           desk.refresh();
@@ -421,10 +429,8 @@ public final class PowerStage implements Stage {
       ma = shown instanceof Observation.Reading reading ? reading.value() * 1000 : 0;
       open.act(new BuildEvent.Observed(draw.state().id(), ObservationText.of(shown), true));
     } else if (value().isPresent()) {
-      ma = value().getAsDouble();
-      open.act(
-          new BuildEvent.Observed(
-              draw.state().id(), measure + "=" + text.replace(',', '.') + "m", false));
+      ma = value().getAsDouble() * 1000;
+      open.act(new BuildEvent.Observed(draw.state().id(), measure + "=" + reading().text(), false));
     } else {
       return;
     }
@@ -450,15 +456,41 @@ public final class PowerStage implements Stage {
         : card.notYet(words.say("power.type"));
   }
 
+  /** What is typed, as it will be read: its prefix guessed from what is expected now. */
+  private TypedReading reading() {
+    Gate gate = current().orElse(null);
+    if (gate == null) {
+      List<Double> expected =
+          draw()
+              .map(draw ->
+                  List.of(
+                      (draw.stage().expectMa().low() + draw.stage().expectMa().high()) / 2000,
+                      draw.stage().limitMa() / 1000))
+              .orElse(List.of());
+      return new TypedReading(typed, TypedReading.Kind.AMPS, expected, moved);
+    }
+    OhmsBefore before = OhmsBefore.open(open, gate).orElse(null);
+    if (before != null) {
+      List<Double> expected =
+          before.expected().isPresent() ? List.of(before.expected().getAsDouble()) : List.of();
+      return new TypedReading(typed, TypedReading.Kind.OHMS, expected, moved);
+    }
+    List<Double> expected =
+        expectation(gate)
+            .map(expect -> List.of((expect.window().low() + expect.window().high()) / 2))
+            .orElse(List.of());
+    return new TypedReading(typed, TypedReading.Kind.VOLTS, expected, moved);
+  }
+
   private OptionalDouble value() {
-    return Quantity.parse(typed) instanceof QuantityText.Read read
+    return reading().value() instanceof QuantityText.Read read
         ? OptionalDouble.of(read.value())
         : OptionalDouble.empty();
   }
 
   private Verdict judge(Expectation expected) {
     Band interval =
-        Quantity.parse(typed) instanceof QuantityText.Read read
+        reading().value() instanceof QuantityText.Read read
             ? Meter.USUAL.interval(read.value(), read.resolution())
             : new Band(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
     return Verdict.of(interval, expected.window());
@@ -468,7 +500,7 @@ public final class PowerStage implements Stage {
     if (typed.isEmpty()) {
       return false;
     }
-    if (Quantity.parse(typed) instanceof QuantityText.Unreadable bad) {
+    if (reading().value() instanceof QuantityText.Unreadable bad) {
       card.verdict(false, bad.sentence());
       return false;
     }
@@ -497,6 +529,7 @@ public final class PowerStage implements Stage {
       fromPractice = false;
     }
     typed = text;
+    moved = text.isEmpty() ? 0 : moved;
   }
 
   @Override
@@ -604,7 +637,9 @@ public final class PowerStage implements Stage {
                         draw.stage().expectMa().low(),
                         draw.stage().expectMa().high(),
                         draw.stage().limitMa(),
-                        value()))
+                        value().isPresent()
+                            ? OptionalDouble.of(value().getAsDouble() * 1000)
+                            : OptionalDouble.empty()))
             : Optional.empty();
     return new LockMat(words.say("power.mat"), locks, current, open.parts(), words);
   }
