@@ -1,9 +1,11 @@
 package humble.core.circuit;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * A circuit as a SPICE deck that any SPICE runs: junctions and transistors by their models, and for
@@ -11,8 +13,12 @@ import java.util.Map;
  * node 0; a comment names the net of every node.
  */
 final class SpiceDeck {
+  /** Well above what common simulators clamp a diode's saturation current to. */
+  private static final double LEAST_SATURATION_A = 1e-24;
+
   private final List<String> cards = new ArrayList<>();
   private final List<String> models = new ArrayList<>();
+  private final Set<String> names = new HashSet<>();
   private int count;
   private String ref = "";
 
@@ -59,7 +65,17 @@ final class SpiceDeck {
 
   /** Adds a card whose name begins with {@code letter}, between two nodes. */
   private void card(String letter, int a, int b, String rest) {
-    cards.add(letter + ++count + " " + name(a) + " " + name(b) + " " + rest);
+    count++;
+    cards.add(unused(letter + count) + " " + name(a) + " " + name(b) + " " + rest);
+  }
+
+  /** Gives a name that no other card has; SPICE does not tell capitals from small letters. */
+  private String unused(String wanted) {
+    String name = wanted;
+    while (!names.add(name.toUpperCase(Locale.ROOT))) {
+      name += "x";
+    }
+    return name;
   }
 
   void resistor(int a, int b, double ohms) {
@@ -83,20 +99,32 @@ final class SpiceDeck {
   /** Adds a source of {@code volts} behind {@code ohms}. */
   void source(int plus, int minus, double volts, double ohms) {
     String inner = "s" + ++count;
-    cards.add("V" + count + " " + inner + " " + name(minus) + " DC " + number(volts));
-    cards.add("R" + ++count + " " + inner + " " + name(plus) + " " + number(ohms));
+    held(inner, name(minus), volts);
+    count++;
+    cards.add(unused("R" + count) + " " + inner + " " + name(plus) + " " + number(ohms));
+  }
+
+  private void held(String plus, String minus, double volts) {
+    cards.add(unused("V" + count) + " " + plus + " " + minus + " DC " + number(volts));
   }
 
   void diode(int anode, int cathode, double saturationA, double slopeVolts) {
     String model = "M" + ++count;
-    String own = ref.isEmpty() ? "X" + count : ref;
-    cards.add("D" + own + " " + name(anode) + " " + name(cathode) + " " + model);
+    String own = unused("D" + (ref.isEmpty() ? "X" + count : ref));
+    double saturation = Math.max(saturationA, LEAST_SATURATION_A);
+    String from = name(anode);
+    if (saturation > saturationA) {
+      // The same curve, shifted: simulators take no smaller saturation current than a limit.
+      from = "d" + count;
+      held(name(anode), from, slopeVolts * Math.log(saturation / saturationA));
+    }
+    cards.add(own + " " + from + " " + name(cathode) + " " + model);
     models.add(
         String.format(
             Locale.ROOT,
             ".model %s D(IS=%.10e N=%.8f)",
             model,
-            saturationA,
+            saturation,
             slopeVolts / Physics.THERMAL_V));
   }
 
@@ -105,15 +133,23 @@ final class SpiceDeck {
     double shift = 24 * Physics.THERMAL_V;
     String inner = "z" + ++count;
     String model = "M" + count;
-    cards.add("DZ" + count + " " + name(cathode) + " " + inner + " " + model);
-    cards.add("V" + count + " " + inner + " " + name(anode) + " DC " + number(volts - shift));
+    cards.add(unused("DZ" + count) + " " + name(cathode) + " " + inner + " " + model);
+    held(inner, name(anode), volts - shift);
     models.add(".model " + model + " D(IS=" + number(amps * Math.exp(-24)) + " N=1)");
   }
 
   void bipolar(boolean npn, double beta, int collector, int base, int emitter) {
     String model = "M" + ++count;
     cards.add(
-        "Q" + count + " " + name(collector) + " " + name(base) + " " + name(emitter) + " " + model);
+        unused("Q" + count)
+            + " "
+            + name(collector)
+            + " "
+            + name(base)
+            + " "
+            + name(emitter)
+            + " "
+            + model);
     models.add(
         ".model " + model + (npn ? " NPN" : " PNP") + "(IS=1e-14 BF=" + number(beta) + " BR=1)");
   }
@@ -121,7 +157,18 @@ final class SpiceDeck {
   void mosfet(boolean nChannel, double vthV, double k, int drain, int gate, int source) {
     String model = "M" + ++count;
     String s = name(source);
-    cards.add("M" + count + " " + name(drain) + " " + name(gate) + " " + s + " " + s + " " + model);
+    cards.add(
+        unused("M" + count)
+            + " "
+            + name(drain)
+            + " "
+            + name(gate)
+            + " "
+            + s
+            + " "
+            + s
+            + " "
+            + model);
     models.add(
         ".model "
             + model
