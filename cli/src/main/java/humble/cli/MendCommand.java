@@ -104,7 +104,14 @@ final class MendCommand extends humble.cli.Command {
     for (Diagnosis.Named named : known.suspects()) {
       Map<String, @Nullable Object> each =
           Answer.object(
-              "fault", named.suspect().name(), "belief", named.belief(), "group", named.group());
+              "fault",
+              named.suspect().name(),
+              "belief",
+              named.belief(),
+              "group",
+              named.group(),
+              "shows",
+              named.shows());
       KitFault ofKit = named.suspect().known();
       if (ofKit != null) {
         each.put("title", ofKit.title());
@@ -118,9 +125,13 @@ final class MendCommand extends humble.cli.Command {
                 "%3.0f %%  %s%s",
                 100 * named.belief(),
                 named.suspect().name(),
-                named.group().size() > 1
-                    ? ", or " + (named.group().size() - 1) + " that read the same"
-                    : ""));
+                !named.shows()
+                    ? " and all else that shows in nothing here, "
+                        + named.group().size()
+                        + " faults"
+                    : named.group().size() > 1
+                        ? ", or " + (named.group().size() - 1) + " that read the same"
+                        : ""));
       }
     }
     Diagnosis.Next next = known.next().orElse(null);

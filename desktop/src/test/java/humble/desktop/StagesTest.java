@@ -303,6 +303,27 @@ class StagesTest {
   }
 
   @Test
+  void aBoardThatReadsAsDesignedIsTriedInAnotherState() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.DIVIDE);
+      bench.number("1");
+      for (int i = 0; i < 60 && !bench.card().title().equals("Reads as designed"); i++) {
+        bench.waitFor(() -> bench.card().goEnabled());
+        bench.press(KeyCode.ENTER);
+        bench.waitFor(() -> bench.card().goEnabled());
+      }
+      assertThat(bench.card().title()).isEqualTo("Reads as designed");
+      assertThat(bench.card().how().getFirst()).contains("faults are left");
+      String kicker = bench.card().kicker();
+      bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().goEnabled());
+      assertThat(bench.card().kicker()).isNotEqualTo(kicker).contains("nothing read yet");
+      assertThat(build(bench).mended()).isEmpty();
+    }
+  }
+
+  @Test
   void aKeypadHasNoLettersSoThePrefixIsGuessedAndPlusMovesIt() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       mendLit(bench);

@@ -6,6 +6,7 @@ import humble.core.stock.Meter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -52,6 +53,7 @@ public final class Diagnosis {
       };
   private int @Nullable [] groups;
   private @Nullable Known first;
+  private final Map<Integer, Boolean> silent = new HashMap<>();
 
   /** Where the last two were apart the next two often are: tried first. */
   private int lastApart;
@@ -68,8 +70,9 @@ public final class Diagnosis {
    * @param suspect the likeliest of the group
    * @param belief belief in the whole group, 0 to 1
    * @param group names of every fault that no available measurement tells from it, itself first
+   * @param shows whether any measurement that can be made here tells it from the board as designed
    */
-  public record Named(Suspect suspect, double belief, List<String> group) {
+  public record Named(Suspect suspect, double belief, List<String> group, boolean shows) {
     public Named {
       group = List.copyOf(group);
     }
@@ -292,6 +295,11 @@ public final class Diagnosis {
         : Optional.of(new Measure.Ohms(red.get(), black.get()));
   }
 
+  /** Tells whether anything at all tells a suspect from the board as designed; reckoned once. */
+  private synchronized boolean tellsFromDesigned(int suspect) {
+    return !silent.computeIfAbsent(suspect, s -> inseparable(s, Predictions.DESIGNED));
+  }
+
   private List<Named> groups(Integer[] order, double[] belief) {
     int[] groupOf = groupOf();
     Map<Integer, Double> sum = new LinkedHashMap<>();
@@ -312,7 +320,8 @@ public final class Diagnosis {
             new Named(
                 predictions.suspects().get(head.getOrDefault(entry.getKey(), 0)),
                 Math.min(1, entry.getValue()),
-                names.getOrDefault(entry.getKey(), List.of())))
+                names.getOrDefault(entry.getKey(), List.of()),
+                tellsFromDesigned(head.getOrDefault(entry.getKey(), 0))))
         .toList();
   }
 

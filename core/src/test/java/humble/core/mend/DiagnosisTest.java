@@ -121,6 +121,34 @@ class DiagnosisTest {
   }
 
   @Test
+  void aFaultThatNothingTellsFromTheBoardAsDesignedIsSaidToShowNothing() {
+    Parts parts =
+        KitMaker.kit()
+            .line("j", PartKind.HEADER, "", "header-1x2", null, "J1")
+            .resistor("R1", "1k")
+            .line("c", PartKind.CAPACITOR, "100n", "disc-5", null, "C1")
+            .line("led", PartKind.LED, "", "led-3", new Model.Junction(2, 10, 2, true), "LED1")
+            .net("5V", "J1.1", "R1.1", "C1.1")
+            .net("A", "R1.2", "LED1.2")
+            .net("GND", "J1.2", "LED1.1", "C1.2")
+            .supply("usb", 5, 500, "J1.1", "J1.2")
+            .state("on", "usb")
+            .parts();
+
+    List<Diagnosis.Named> groups = diagnosis(parts).suspectsAfter(List.of());
+
+    assertThat(groups)
+        .as("a lead that lies at nought anyway")
+        .filteredOn(named -> !named.shows())
+        .singleElement()
+        .satisfies(named -> assertThat(named.group()).containsExactly("open:C1.2"));
+    assertThat(groups)
+        .filteredOn(named -> named.group().contains("missing:LED1"))
+        .singleElement()
+        .satisfies(named -> assertThat(named.shows()).isTrue());
+  }
+
+  @Test
   void aReadingNoSuspectExplainsIsSaidToBeSo() {
     Parts parts = board();
     Diagnosis diagnosis = diagnosis(parts);

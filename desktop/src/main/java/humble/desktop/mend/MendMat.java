@@ -95,11 +95,22 @@ record MendMat(
       Diagnosis.Named named = k.suspects().get(i);
       others -= named.belief();
       ring(pen, picture, named, i);
-      String text = letter(i) + "  " + FaultWords.say(words, parts, named.suspect());
-      bar(pen, text, named.belief(), x, y, w, i == 0);
+      String text =
+          named.shows()
+              ? FaultWords.say(words, parts, named.suspect())
+              : words.say("mend.shows-nothing");
+      bar(pen, letter(i) + "  " + text, named.belief(), x, y, w, i == 0);
       int more = named.group().size() - 1;
       if (more > 0) {
-        pen.text(words.say("mend.same", more), x + 22, y + 41, 13, Token.INK_SOFT, Pen.Hang.LEFT);
+        pen.text(
+            named.shows()
+                ? words.say("mend.same", more)
+                : words.say("mend.shows-nothing.more", more + 1),
+            x + 22,
+            y + 41,
+            13,
+            Token.INK_SOFT,
+            Pen.Hang.LEFT);
       }
       pen.spot("suspect:" + i, x - 6, y - 16, w + 12, 62);
       y += more > 0 ? 72 : 58;
@@ -129,7 +140,9 @@ record MendMat(
   }
 
   private void ring(Pen pen, BoardPicture picture, Diagnosis.Named named, int index) {
-    spot(named.suspect())
+    Optional.of(named.suspect())
+        .filter(suspect -> named.shows())
+        .flatMap(this::spot)
         .map(picture::px)
         .ifPresent(at -> {
           double radius = 15 + 22 * Math.sqrt(named.belief());

@@ -128,6 +128,9 @@ public final class MendStage implements Stage {
     if (dialled()) {
       return dialCard(now);
     }
+    if (asDesigned(now)) {
+      return asDesignedCard(now, known);
+    }
     return naming || now.own().isEmpty() && known.next().isEmpty()
         ? namingCard(now, known)
         : measureCard(now, known);
@@ -199,6 +202,54 @@ public final class MendStage implements Stage {
           words.say("mend.choice", i + 1, words.say("mend.sight." + SIGHTS.get(i).text())));
     }
     return card.go(words.say("mend.symptom.nothing"));
+  }
+
+  /** Tells whether all that is left shows in nothing here: another state may show it. */
+  private boolean asDesigned(Search now) {
+    return !naming
+        && now.own().isEmpty()
+        && now.known()
+            .filter(known -> known.next().isEmpty() && !known.suspects().isEmpty())
+            .filter(known -> !known.suspects().getFirst().shows())
+            .isPresent();
+  }
+
+  private Card asDesignedCard(Search now, Diagnosis.Known known) {
+    Card.Maker card =
+        new Card.Maker(
+                words.say("mend.kicker.known", now.state().title(), now.observations().size()),
+                words.say("mend.as-designed"))
+            .how(words.say("mend.as-designed.how", known.suspects().getFirst().group().size()));
+    for (int i = 0; i < states().size(); i++) {
+      boolean here = states().get(i).id().equals(now.state().id());
+      card.row(
+          here ? Standing.DONE : i == otherState() ? Standing.NOW : Standing.TO_DO,
+          words.say("mend.choice", i + 1, states().get(i).title()));
+    }
+    key(card, '/', words.say("mend.found"));
+    return leaving(card)
+        .go(
+            states().size() > 1
+                ? words.say("mend.begin.go", states().get(otherState()).title())
+                : words.say("mend.back"));
+  }
+
+  private void elsewhere() {
+    if (states().size() > 1) {
+      begin(states().get(otherState()), 0);
+    } else {
+      leave();
+    }
+  }
+
+  /** The state after this one, all round. */
+  private int otherState() {
+    Search now = search;
+    int here = 0;
+    for (int i = 0; i < states().size(); i++) {
+      here = now != null && states().get(i).id().equals(now.state().id()) ? i : here;
+    }
+    return (here + 1) % states().size();
   }
 
   private Card namingCard(Search now, Diagnosis.Known known) {
@@ -414,7 +465,11 @@ public final class MendStage implements Stage {
         String.valueOf(letter),
         text,
         () -> {
-          letter(letter);
+          if (letter == '/') {
+            wrongAgain();
+          } else {
+            letter(letter);
+          }
           desk.refresh();
         });
   }
@@ -460,6 +515,10 @@ public final class MendStage implements Stage {
       }
       symptomAt = null;
       after();
+    } else if (asDesigned(now)) {
+      if (digit >= 1 && digit <= states().size()) {
+        begin(states().get(digit - 1), 0);
+      }
     } else if (naming || now.known().filter(k -> k.next().isEmpty()).isPresent()) {
       name(now, digit);
     } else if (asked(now).orElse(null) instanceof Measure.Look look && digit >= 1 && digit <= 3) {
@@ -531,7 +590,9 @@ public final class MendStage implements Stage {
       dial.reset();
     } else if (now.known().isPresent()) {
       Diagnosis.Known known = now.known().orElseThrow();
-      if (naming || now.own().isEmpty() && known.next().isEmpty()) {
+      if (asDesigned(now)) {
+        elsewhere();
+      } else if (naming || now.own().isEmpty() && known.next().isEmpty()) {
         if (choices(known).isEmpty()) {
           leave();
         } else {

@@ -59,7 +59,7 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     double x0 = 40;
     for (int i = 0; i < locks.size(); i++) {
       double width = anyNow && locks.get(i).now() ? room - narrow * (locks.size() - 1) : narrow;
-      chamber(pen, locks.get(i), x0, 96 + (locks.size() - 1 - i) * 34, width, base);
+      chamber(pen, i + 1, locks.get(i), x0, 96 + (locks.size() - 1 - i) * 34, width, base);
       x0 += width;
     }
     Lock now =
@@ -78,7 +78,8 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     }
   }
 
-  private void chamber(Pen pen, Lock lock, double x, double top, double width, double base) {
+  private void chamber(
+      Pen pen, int number, Lock lock, double x, double top, double width, double base) {
     pen.box(x, top, width, base - top, 2, Token.CARD, Token.INK_SOFT);
     double fill = lock.passed() ? 0.94 : lock.now() ? 0.3 : 0;
     if (fill > 0) {
@@ -93,14 +94,14 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
         2,
         lock.passed() ? Token.COPPER : Token.INK_SOFT,
         Token.INK);
-    pen.bold(lock.state(), x + width / 2 - 6, top - 40, 17, Token.INK, Pen.Hang.MIDDLE);
-    pen.text(
-        Pen.fitted(lock.gate().title(), 14, width - 12),
-        x + width / 2 - 6,
-        top - 18,
-        14,
-        Token.INK_SOFT,
-        Pen.Hang.MIDDLE);
+    // What does not fit over a narrow chamber is said when its turn comes.
+    boolean roomy = Pen.width(lock.state(), 17, true) < width;
+    String above = roomy ? lock.state() : words.say("power.lock", number);
+    pen.bold(above, x + width / 2 - 6, top - 40, 17, Token.INK, Pen.Hang.MIDDLE);
+    if (Pen.width(lock.gate().title(), 14, false) < width - 12) {
+      pen.text(
+          lock.gate().title(), x + width / 2 - 6, top - 18, 14, Token.INK_SOFT, Pen.Hang.MIDDLE);
+    }
     double middle = (top + base) / 2;
     double height = base - top - 90;
     if (lock.now() && width >= BOTH_SIDES_PX) {
@@ -221,14 +222,14 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
       double ty = boxTop + 56 + i * 46;
       pen.bold(
           Engineering.reading(Math.abs(each.volts()) < SEEN_V ? 0 : each.volts(), "V"),
-          x + 104,
+          x + 80,
           ty,
           17,
           Token.INK,
           Pen.Hang.RIGHT);
       pen.text(
-          Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 122),
-          x + 120,
+          Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 94),
+          x + 92,
           ty,
           16,
           Token.INK,
@@ -237,7 +238,7 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
           words.say(
               each.limited() ? "power.limit-light" : "power.takes",
               String.format(java.util.Locale.ROOT, "%.1f", each.ma()));
-      pen.text(supply, x + 120, ty + 19, 13, Token.INK_SOFT, Pen.Hang.LEFT);
+      pen.text(supply, x + 92, ty + 19, 13, Token.INK_SOFT, Pen.Hang.LEFT);
     }
   }
 
