@@ -44,6 +44,7 @@ record MendMat(
   private static final int MOST_SHOWN = 5;
   private static final double SCALE_HEIGHT = 150;
   private static final double SAME_PX = 26;
+  private static final double NEAR_PX = 72;
 
   /** Where a probe goes. */
   record Probe(PointMm at, boolean red, String text) {}
@@ -59,8 +60,8 @@ record MendMat(
     picture.padSpots(pen, Set.of());
     picture.partSpots(pen, Set.of());
     known.ifPresent(k -> suspects(pen, picture, k, w - lists - 8, lists - 12));
-    for (Probe probe : probes) {
-      probe(pen, picture, probe);
+    for (int i = 0; i < probes.size(); i++) {
+      probe(pen, picture, probes.get(i), i > 0 && near(picture, probes.get(i), probes.get(i - 1)));
     }
     limitLight.ifPresent(on -> supply(pen, on, w));
     if (scale > 0) {
@@ -203,16 +204,24 @@ record MendMat(
     return parts.part(ref).flatMap(part -> part.placed().map(Place::at));
   }
 
-  private void probe(Pen pen, BoardPicture picture, Probe probe) {
+  private static boolean near(BoardPicture picture, Probe a, Probe b) {
+    double[] one = picture.px(a.at());
+    double[] other = picture.px(b.at());
+    return Math.abs(one[0] - other[0]) < NEAR_PX && Math.abs(one[1] - other[1]) < NEAR_PX / 2;
+  }
+
+  /** A probe comes from above; beside another one, from below. */
+  private void probe(Pen pen, BoardPicture picture, Probe probe, boolean fromBelow) {
     double[] at = picture.px(probe.at());
+    int up = fromBelow ? -1 : 1;
     pen.shape(
         List.of(
             new double[] {at[0], at[1]},
-            new double[] {at[0] - 9, at[1] - 30},
-            new double[] {at[0] + 9, at[1] - 30}),
+            new double[] {at[0] - 9, at[1] - 30 * up},
+            new double[] {at[0] + 9, at[1] - 30 * up}),
         probe.red() ? Token.ALARM : Token.INK,
         Token.CARD);
-    pen.tag(probe.text(), at[0], at[1] - 44, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
+    pen.tag(probe.text(), at[0], at[1] - 44 * up, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
   }
 
   private void predictions(Pen pen, Diagnosis.Next next, double x, double y, double w, double h) {
@@ -263,7 +272,8 @@ record MendMat(
             .filter(value -> value != null && Double.isFinite(value))
             .toList();
     boolean ohms = next.measure() instanceof Measure.Ohms;
-    double most = Math.max(1e-3, finite.stream().mapToDouble(v -> v).max().orElse(1));
+    // Where all is open any rule will do, but one that a meter could show.
+    double most = Math.max(ohms ? 100 : 1e-3, finite.stream().mapToDouble(v -> v).max().orElse(1));
     double least = finite.stream().mapToDouble(v -> v).min().orElse(0);
     // What lies this near to nothing is drawn as nothing.
     double low = least < -0.02 * most ? -round(-least) : 0;
@@ -300,7 +310,10 @@ record MendMat(
         }
       }
       pen.box(px - 8, y - 30, 16, 30, 2, Token.COPPER_PALE, Token.COPPER);
-      pen.bold(String.join(" ", together), px, y - 44, 17, Token.INK, Pen.Hang.MIDDLE);
+      String letters = String.join(" ", together);
+      double half = Pen.width(letters, 17, true) / 2;
+      double middle = Math.min(px, x + w + 32 - half);
+      pen.bold(letters, middle, y - 44, 17, Token.INK, Pen.Hang.MIDDLE);
     }
   }
 

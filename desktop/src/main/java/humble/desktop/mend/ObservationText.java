@@ -31,12 +31,11 @@ public final class ObservationText {
           default -> value.equals("open") ? "" : "Ω";
         };
     boolean prefixed = !value.isEmpty() && Character.isLetter(value.charAt(value.length() - 1));
-    return written.substring(0, equals)
-        + " = "
-        + (prefixed && !value.equals("open")
-            ? value.substring(0, value.length() - 1) + " " + value.charAt(value.length() - 1)
-            : value + " ")
-        + unit;
+    String shown =
+        prefixed && !value.equals("open")
+            ? value.substring(0, value.length() - 1) + " " + value.charAt(value.length() - 1) + unit
+            : value + " " + unit;
+    return written.substring(0, equals) + " = " + shown.strip();
   }
 
   private static String value(Observation.Reading read) {

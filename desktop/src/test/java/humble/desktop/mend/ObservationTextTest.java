@@ -55,7 +55,7 @@ class ObservationTextTest {
     assertThat(ObservationText.plain("V(VBUS)=4.98")).isEqualTo("V(VBUS) = 4.98 V");
     assertThat(ObservationText.plain("I(usb)=25.1m")).isEqualTo("I(usb) = 25.1 mA");
     assertThat(ObservationText.plain("R(A,B)=4.7k")).isEqualTo("R(A,B) = 4.7 kΩ");
-    assertThat(ObservationText.plain("R(A,B)=open").strip()).isEqualTo("R(A,B) = open");
+    assertThat(ObservationText.plain("R(A,B)=open")).isEqualTo("R(A,B) = open");
     assertThat(ObservationText.plain("dark:LED5")).isEqualTo("dark: LED5");
   }
 }
