@@ -9,6 +9,7 @@ import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
 import humble.core.mend.Sight;
 import humble.core.mend.Suspects;
+import humble.core.mend.TwoFaults;
 import humble.core.stock.Meter;
 import humble.core.units.Engineering;
 import java.nio.file.Path;
@@ -94,11 +95,15 @@ final class MendCommand extends humble.cli.Command {
     }
     Predictions predictions =
         new Predictions(parts, board, Suspects.of(parts, board, Habits.usual()), () -> false);
-    Diagnosis.Known known = new Diagnosis(predictions, profile).after(observations);
-    return answer(known, predictions.solvable());
+    Diagnosis diagnosis = new Diagnosis(predictions, profile);
+    Diagnosis.Known known = diagnosis.after(observations);
+    List<TwoFaults.Pair> pairs =
+        known.explained() ? List.of() : diagnosis.pairs(observations, () -> false);
+    return answer(known, pairs, predictions.solvable());
   }
 
-  private static Answer answer(Diagnosis.Known known, boolean solvable) {
+  private static Answer answer(
+      Diagnosis.Known known, List<TwoFaults.Pair> pairs, boolean solvable) {
     List<String> text = new ArrayList<>();
     List<Map<String, @Nullable Object>> suspects = new ArrayList<>();
     for (Diagnosis.Named named : known.suspects()) {
@@ -157,6 +162,16 @@ final class MendCommand extends humble.cli.Command {
     if (!known.explained()) {
       text.add("No single fault explains these readings: read them again, or think of two.");
     }
+    List<Map<String, @Nullable Object>> two = new ArrayList<>();
+    for (TwoFaults.Pair pair : pairs) {
+      text.add(String.format(Locale.ROOT, "%3.0f %%  %s", 100 * pair.belief(), pair.text()));
+      two.add(
+          Answer.object(
+              "faults",
+              List.of(pair.first().name(), pair.second().name()),
+              "belief",
+              pair.belief()));
+    }
     if (!solvable) {
       text.add("The circuit has no operating point in this state: nothing can be predicted.");
     }
@@ -169,7 +184,9 @@ final class MendCommand extends humble.cli.Command {
             "done",
             known.done(),
             "explained",
-            known.explained()),
+            known.explained(),
+            "pairs",
+            two),
         text,
         !solvable);
   }

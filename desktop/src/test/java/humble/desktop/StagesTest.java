@@ -324,6 +324,31 @@ class StagesTest {
   }
 
   @Test
+  void whereNoSingleFaultExplainsTheReadingsTwoAreNamed() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ENTER);
+      BenchInTest.on(() -> {
+        for (String what : List.of("dark:LED1", "V(REF)=0.000", "I(usb)=22.2m", "V(L3)=1.65")) {
+          bench.window().build().orElseThrow().act(new BuildEvent.Observed("lamp1", what, false));
+        }
+        return true;
+      });
+      bench.press(KeyCode.DIVIDE);
+      bench.number("3");
+      bench.waitFor(
+          () -> bench.card().why().stream().anyMatch(line -> line.startsWith("Two at once")));
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("No single fault");
+      bench.press(KeyCode.DIVIDE);
+      assertThat(bench.card().rows().getFirst().text()).contains("LED1").contains(", and ");
+      bench.number("1");
+      BuildEvent.Mended mended = build(bench).mended().getFirst();
+      assertThat(mended.fault()).contains("LED1").contains(" + ");
+      assertThat(mended.practice()).isFalse();
+      assertThat(bench.card().how().getFirst()).contains(", and ");
+    }
+  }
+
+  @Test
   void aKeypadHasNoLettersSoThePrefixIsGuessedAndPlusMovesIt() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       mendLit(bench);

@@ -3,10 +3,24 @@ package humble.core.circuit;
 import humble.core.kit.PinRef;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import java.util.List;
 import java.util.Optional;
 
 /** One thing that is wrong with a board, as an edit of its circuit. */
 public sealed interface Fault {
+  /** Gives the parts it is at, the first one first. */
+  default List<String> refs() {
+    return switch (this) {
+      case OpenJoint f -> List.of(f.pin().ref());
+      case Bridge f -> List.of(f.a().ref(), f.b().ref());
+      case Reversed f -> List.of(f.ref());
+      case Swapped f -> List.of(f.a(), f.b());
+      case WrongValue f -> List.of(f.ref());
+      case Missing f -> List.of(f.ref());
+      case Dead f -> List.of(f.ref());
+    };
+  }
+
   /** A pin that does not touch its pad. */
   record OpenJoint(PinRef pin) implements Fault {
     @Override

@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SequencedMap;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -171,6 +172,18 @@ public final class Diagnosis {
     Integer[] order = byBelief(belief);
     double bits = predictions.solvable() ? new Gain(likelihood, belief, order).bits(measure) : 0;
     return next(measure, bits, groups(order, belief));
+  }
+
+  /**
+   * Gives two faults at once that explain {@code observations} where no single one does, the
+   * likeliest first.
+   *
+   * @throws humble.core.circuit.Cancelled when {@code cancelled} says so
+   */
+  public List<TwoFaults.Pair> pairs(List<Observation> observations, BooleanSupplier cancelled) {
+    return predictions.solvable()
+        ? new TwoFaults(predictions, likelihood, UNEXPLAINED_SIGMAS).of(observations, cancelled)
+        : List.of();
   }
 
   /** Gives the groups after {@code observations}, without thinking of what to measure next. */

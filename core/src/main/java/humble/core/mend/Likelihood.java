@@ -92,8 +92,12 @@ final class Likelihood {
   }
 
   private double reading(int s, Observation.Reading read) {
+    return reading(predictions.value(s, read.measure()), read);
+  }
+
+  /** Gives the logarithm of the likelihood of volts or amperes where {@code value} is expected. */
+  double reading(Predictions.Value value, Observation.Reading read) {
     double range = read.measure() instanceof Measure.Amps ? rangeA : rangeV;
-    Predictions.Value value = predictions.value(s, read.measure());
     if (Double.isNaN(value.mean())) {
       return Math.log(1 / range);
     }
@@ -109,7 +113,11 @@ final class Likelihood {
 
   double ohms(int s, Observation.Reading read, boolean exactly) {
     Measure.Ohms measure = (Measure.Ohms) read.measure();
-    double predicted = exactly ? predictions.exact(s, measure) : predictions.straight(s, measure);
+    return ohms(exactly ? predictions.exact(s, measure) : predictions.straight(s, measure), read);
+  }
+
+  /** Gives the logarithm of the likelihood of ohms where {@code predicted} is expected. */
+  double ohms(double predicted, Observation.Reading read) {
     if (Double.isNaN(predicted)) {
       return Math.log(1 / LOG_RANGE);
     }
@@ -130,15 +138,23 @@ final class Likelihood {
       return chance(s, look.sight(), look.ref()) < 0.01 ? 5 : 0;
     }
     Observation.Reading read = (Observation.Reading) seen;
-    if (read.measure() instanceof Measure.Ohms ohms) {
-      Expected expected = ohmsExpected(predictions.exact(s, ohms));
-      double x =
-          Double.isInfinite(read.value())
-              ? Math.log(3 * OPEN_OHM)
-              : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
-      return Math.abs(x - expected.mean()) / Math.max(expected.sigma(), 0.05);
-    }
-    Predictions.Value value = predictions.value(s, read.measure());
+    return read.measure() instanceof Measure.Ohms ohms
+        ? sigmasOff(predictions.exact(s, ohms), read)
+        : sigmasOff(predictions.value(s, read.measure()), read);
+  }
+
+  /** Gives by how many σ ohms are off where {@code predicted} is expected. */
+  double sigmasOff(double predicted, Observation.Reading read) {
+    Expected expected = ohmsExpected(predicted);
+    double x =
+        Double.isInfinite(read.value())
+            ? Math.log(3 * OPEN_OHM)
+            : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
+    return Math.abs(x - expected.mean()) / Math.max(expected.sigma(), 0.05);
+  }
+
+  /** Gives by how many σ volts or amperes are off where {@code value} is expected. */
+  double sigmasOff(Predictions.Value value, Observation.Reading read) {
     double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
     return Double.isNaN(value.mean())
         ? 0

@@ -33,6 +33,7 @@ public final class Predictions {
   private final Parts parts;
   private final BoardState state;
   private final List<Suspect> suspects;
+  private final StateSolver solver;
   private final FaultSweep sweep;
   private final OhmBench ohms;
   private final @Nullable Snapshot designed;
@@ -59,7 +60,7 @@ public final class Predictions {
     this.parts = parts;
     this.state = state;
     this.suspects = List.copyOf(suspects);
-    StateSolver solver = new StateSolver(parts, state);
+    this.solver = new StateSolver(parts, state);
     this.designed = solver.asDesigned().orElse(null);
     this.sweep = new FaultSweep(parts, solver);
     this.ohms = new OhmBench(parts, state);
@@ -276,13 +277,15 @@ public final class Predictions {
   /** Gives what the ohmmeter shows, leakage of diodes and all; infinite when open. */
   synchronized double exact(int s, Measure.Ohms m) {
     return exactOhms.computeIfAbsent(
-        edit(s) + '|' + m,
-        key ->
-            switch (ohms.between(m.red(), m.black(), faults(s))) {
-              case OhmMeter.Reading.Ohms read -> read.ohms();
-              case OhmMeter.Reading.Open open -> Double.POSITIVE_INFINITY;
-              case OhmMeter.Reading.Unsolved unsolved -> Double.NaN;
-            });
+        edit(s) + '|' + m, key -> ohms(ohms.between(m.red(), m.black(), faults(s))));
+  }
+
+  private static double ohms(OhmMeter.Reading reading) {
+    return switch (reading) {
+      case OhmMeter.Reading.Ohms read -> read.ohms();
+      case OhmMeter.Reading.Open open -> Double.POSITIVE_INFINITY;
+      case OhmMeter.Reading.Unsolved unsolved -> Double.NaN;
+    };
   }
 
   /** Gives how a light looks with a suspect: lit, dim or dark. */
@@ -292,6 +295,22 @@ public final class Predictions {
       return Sight.DARK;
     }
     return Sight.of(lightAmps[row(s)][l], lightAmps[0][l]);
+  }
+
+  /** Gives the board with several faults at once; empty when no operating point was found. */
+  Optional<Snapshot> together(List<Fault> faults) {
+    return solver.with(faults);
+  }
+
+  /** Gives what the ohmmeter shows with several faults at once; infinite when open. */
+  double exact(List<Fault> faults, Measure.Ohms m) {
+    return ohms(ohms.between(m.red(), m.black(), faults));
+  }
+
+  /** Gives the current of a light on the board as designed, in amperes. */
+  double designedAmps(String light) {
+    int l = lights.indexOf(light);
+    return l < 0 || designed == null ? 0 : lightAmps[0][l];
   }
 
   /** Gives the heat in a part with a suspect, in watts. */

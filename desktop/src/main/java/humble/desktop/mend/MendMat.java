@@ -169,35 +169,18 @@ record MendMat(
             switch (fault) {
               case Fault.OpenJoint f -> parts.padAt(f.pin());
               case Fault.Bridge f -> parts.padAt(f.a());
-              case Fault.Reversed f -> middle(f.ref());
-              case Fault.Swapped f -> middle(f.a());
-              case Fault.WrongValue f -> middle(f.ref());
-              case Fault.Missing f -> middle(f.ref());
-              case Fault.Dead f -> middle(f.ref());
+              default -> middle(fault.refs().getFirst());
             })
         .filter(at -> here(suspect));
   }
 
   private boolean here(Suspect suspect) {
     return suspect.fault().stream()
-        .map(fault -> MendMat.ref(fault))
+        .map(fault -> fault.refs().getFirst())
         .flatMap(ref -> parts.part(ref).stream())
         .flatMap(part -> part.placed().stream())
         .map(Place::board)
         .anyMatch(board -> board.equals(view.board().id()));
-  }
-
-  /** Gives the part that a fault is at. */
-  static String ref(Fault fault) {
-    return switch (fault) {
-      case Fault.OpenJoint f -> f.pin().ref();
-      case Fault.Bridge f -> f.a().ref();
-      case Fault.Reversed f -> f.ref();
-      case Fault.Swapped f -> f.a();
-      case Fault.WrongValue f -> f.ref();
-      case Fault.Missing f -> f.ref();
-      case Fault.Dead f -> f.ref();
-    };
   }
 
   private Optional<PointMm> middle(String ref) {

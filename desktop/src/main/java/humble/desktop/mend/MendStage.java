@@ -12,6 +12,7 @@ import humble.core.kit.Side;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
 import humble.core.mend.Sight;
+import humble.core.mend.TwoFaults;
 import humble.core.orient.BoardView;
 import humble.core.units.QuantityText;
 import humble.core.units.TypedReading;
@@ -209,7 +210,8 @@ public final class MendStage implements Stage {
     return !naming
         && now.own().isEmpty()
         && now.known()
-            .filter(known -> known.next().isEmpty() && !known.suspects().isEmpty())
+            .filter(known -> known.next().isEmpty() && known.explained())
+            .filter(known -> !known.suspects().isEmpty())
             .filter(known -> !known.suspects().getFirst().shows())
             .isPresent();
   }
@@ -262,7 +264,7 @@ public final class MendStage implements Stage {
     card.how(
         words.say(
             sure ? "mend.sure.how" : known.next().isEmpty() ? "mend.rest.how" : "mend.named.how"));
-    List<String> choices = choices(known);
+    List<String> choices = choices(now, known);
     for (int i = 0; i < choices.size(); i++) {
       card.row(
           i == 0 ? Standing.NOW : Standing.TO_DO,
@@ -271,7 +273,7 @@ public final class MendStage implements Stage {
     }
     tries(card, known);
     if (!known.explained()) {
-      card.verdict(false, words.say("mend.unexplained"));
+      unexplained(card, now);
     }
     card.hint(
         "0",
@@ -284,9 +286,22 @@ public final class MendStage implements Stage {
         .go(choices.isEmpty() ? words.say("mend.back") : words.say("mend.it-was", 1));
   }
 
+  private void unexplained(Card.Maker card, Search now) {
+    card.verdict(false, words.say("mend.unexplained"));
+    now.pairs().stream()
+        .limit(2)
+        .forEach(pair ->
+            card.why(
+                words.say(
+                    "mend.two",
+                    FaultWords.say(words, open.fittedParts(), pair.text()),
+                    Math.round(100 * pair.belief()))));
+  }
+
   /** What may be named: the members of the leading groups, the likeliest first. */
-  private static List<String> choices(Diagnosis.Known known) {
+  private static List<String> choices(Search now, Diagnosis.Known known) {
     List<String> choices = new ArrayList<>();
+    now.pairs().stream().limit(3).map(TwoFaults.Pair::text).forEach(choices::add);
     for (Diagnosis.Named named : known.suspects()) {
       boolean leads = choices.isEmpty() || named.belief() > 0.02;
       for (String each : leads ? named.group() : List.<String>of()) {
@@ -355,7 +370,7 @@ public final class MendStage implements Stage {
                   "; ", so.reversed().stream().limit(4).map(ObservationText::plain).toList())));
     }
     if (!known.explained()) {
-      card.verdict(false, words.say("mend.unexplained"));
+      unexplained(card, now);
     }
     String plus = advised ? "mend.unreachable" : "mend.advice";
     card.hint(
@@ -540,7 +555,7 @@ public final class MendStage implements Stage {
       return;
     }
     now.known()
-        .map(MendStage::choices)
+        .map(known -> choices(now, known))
         .filter(choices -> digit <= choices.size())
         .ifPresent(choices -> over = ending.itWas(now, choices.get(digit - 1)));
   }
@@ -593,7 +608,7 @@ public final class MendStage implements Stage {
       if (asDesigned(now)) {
         elsewhere();
       } else if (naming || now.own().isEmpty() && known.next().isEmpty()) {
-        if (choices(known).isEmpty()) {
+        if (choices(now, known).isEmpty()) {
           leave();
         } else {
           name(now, 1);

@@ -11,10 +11,12 @@ import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
 import humble.core.mend.Suspects;
+import humble.core.mend.TwoFaults;
 import humble.core.stock.Meter;
 import humble.desktop.session.OpenBuild;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -38,6 +40,7 @@ final class Search {
   private @Nullable Diagnosis diagnosis;
   private Diagnosis.@Nullable Known known;
   private List<String> knownFor = STALE;
+  private List<TwoFaults.Pair> pairs = List.of();
   private boolean thinking;
   private @Nullable Measure own;
   private Diagnosis.@Nullable Next ownNext;
@@ -161,15 +164,45 @@ final class Search {
     List<Observation> seen = observations();
     Set<Measure> away = Set.copyOf(outOfReach);
     AtomicReference<Diagnosis.Known> judged = new AtomicReference<>();
+    pairs = List.of();
     open.inBackground(
         () -> judged.set(judge.after(seen, away)),
         () -> {
-          known = judged.get();
+          Diagnosis.Known after = judged.get();
+          known = after;
+          if (after != null && !after.explained()) {
+            two(judge, seen, now);
+          }
           // What was left out meanwhile is asked anew.
           knownFor = away.equals(outOfReach) ? now : STALE;
           thinking = false;
           changed.run();
         });
+  }
+
+  /** Where no single fault explains what was read, two together may. */
+  private void two(Diagnosis judge, List<Observation> seen, List<String> now) {
+    AtomicReference<List<TwoFaults.Pair>> found = new AtomicReference<>(List.of());
+    open.inBackground(
+        () -> {
+          try {
+            found.set(judge.pairs(seen, cancelled::get));
+          } catch (Cancelled e) {
+            // Whoever left has no use for them.
+            found.set(List.of());
+          }
+        },
+        () -> {
+          if (now.equals(knownFor)) {
+            pairs = Objects.requireNonNullElse(found.get(), List.of());
+            changed.run();
+          }
+        });
+  }
+
+  /** Gives two faults at once that explain what no single one does, once they are found. */
+  List<TwoFaults.Pair> pairs() {
+    return pairs;
   }
 
   /**

@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import humble.core.build.BuildEvent;
 import humble.core.mend.Habits;
+import humble.core.mend.TwoFaults;
 import humble.store.Journal;
 import humble.store.JournalDamage;
 import humble.store.JournalOpen;
@@ -9,6 +10,8 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Learns which faults this bench makes from what was found on its last builds; faults that the
@@ -36,6 +39,7 @@ public final class HabitsOfBench implements Supplier<Habits> {
               .flatMap(id -> journal.build(id).mended().stream())
               .filter(mended -> !mended.practice())
               .map(BuildEvent.Mended::fault)
+              .flatMap(fault -> Stream.of(fault.split(Pattern.quote(TwoFaults.SEPARATOR))))
               .toList();
       return Habits.learned(found);
     } catch (JournalDamage e) {

@@ -4,6 +4,7 @@ import humble.core.circuit.Fault;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.mend.Suspect;
+import humble.core.mend.TwoFaults;
 import humble.core.words.Words;
 
 /** What faults are called in the window. */
@@ -36,8 +37,15 @@ public final class FaultWords {
         .orElseGet(() -> suspect.kitFault().map(f -> f.title()).orElse(suspect.name()));
   }
 
-  /** Gives the phrase of a fault written as in commands. */
+  /** Gives the phrase of a fault, or of two at once, written as in commands. */
   public static String say(Words words, Parts parts, String name) {
+    int plus = name.indexOf(TwoFaults.SEPARATOR);
+    if (plus > 0) {
+      return words.say(
+          "fault.both",
+          say(words, parts, name.substring(0, plus)),
+          say(words, parts, name.substring(plus + TwoFaults.SEPARATOR.length())));
+    }
     return Fault.parse(name)
         .map(fault -> say(words, parts, fault))
         .orElseGet(() ->
