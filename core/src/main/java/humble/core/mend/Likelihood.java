@@ -22,6 +22,10 @@ final class Likelihood {
   private static final double OPEN_OHM = 10e6;
   private static final double OHMS_SIGMA = 0.03;
   private static final double LOG_RANGE = Math.log(OPEN_OHM / CONTACT_OHM);
+
+  /** One σ of a rounding, as a part of the digit rounded to. */
+  private static final double ROUNDED = 1 / Math.sqrt(12);
+
   private static final double HOT_W = 0.25;
 
   private final Predictions predictions;
@@ -67,6 +71,24 @@ final class Likelihood {
     return Math.sqrt(ofMeter * ofMeter + spread * spread + ofModel * ofModel);
   }
 
+  /**
+   * Gives what a count of the meter was worth. People leave digits away: a bare nought is not a
+   * meter that counts in volts, but a reading rounded by half of what was written at most.
+   */
+  private static double digit(Observation.Reading read) {
+    double least =
+        switch (read.measure()) {
+          case Measure.Amps m -> 1e-4;
+          case Measure.Ohms m -> 1;
+          default -> 1e-2;
+        };
+    // Of 2,000 counts, one range up at most.
+    double count = 10 * Math.pow(10, Math.ceil(Math.log10(Math.abs(read.value()) / 2000)));
+    double coarsest = Math.max(least, count);
+    double written = read.lastDigit();
+    return written <= coarsest ? written : coarsest + ROUNDED * written;
+  }
+
   /** Tells whether two voltages differ by more than one reading's doubt. */
   boolean apart(double a, double b, double sigmaA, double sigmaB, double sigmas) {
     double off = Math.abs(a - b);
@@ -102,7 +124,7 @@ final class Likelihood {
       return Math.log(1 / range);
     }
     double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
-    double sigma = sigma(value.mean(), value.sigma(), read.lastDigit(), floor);
+    double sigma = sigma(value.mean(), value.sigma(), digit(read), floor);
     return mixed((read.value() - value.mean()) / sigma, sigma, range);
   }
 
@@ -127,7 +149,7 @@ final class Likelihood {
     double ofMeter =
         open
             ? 0.4
-            : meter.uncertainty(read.value(), read.lastDigit()) / 2 / (read.value() + CONTACT_OHM);
+            : meter.uncertainty(read.value(), digit(read)) / 2 / (read.value() + CONTACT_OHM);
     double sigma = Math.hypot(expected.sigma(), ofMeter);
     return mixed((x - expected.mean()) / sigma, sigma, LOG_RANGE);
   }
@@ -159,7 +181,7 @@ final class Likelihood {
     return Double.isNaN(value.mean())
         ? 0
         : Math.abs(read.value() - value.mean())
-            / sigma(value.mean(), value.sigma(), read.lastDigit(), floor);
+            / sigma(value.mean(), value.sigma(), digit(read), floor);
   }
 
   /** Gives how a light looks with a suspect; what a kit says of its own fault comes first. */

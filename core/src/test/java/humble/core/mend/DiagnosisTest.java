@@ -148,6 +148,31 @@ class DiagnosisTest {
         .satisfies(named -> assertThat(named.shows()).isTrue());
   }
 
+  private static double bridged(Diagnosis diagnosis, Observation seen) {
+    return diagnosis.after(List.of(seen)).suspects().stream()
+        .filter(named -> named.group().stream().anyMatch(name -> name.startsWith("short:LED1")))
+        .mapToDouble(Diagnosis.Named::belief)
+        .sum();
+  }
+
+  @Test
+  void aBareNoughtIsAReadingNearNoughtAndNotOneOfTwoVoltsMore() {
+    Parts parts = board();
+    BoardState state = parts.kit().state("on").orElseThrow();
+    Diagnosis plain =
+        new Diagnosis(
+            new Predictions(parts, state, Suspects.of(parts, state, Habits.usual()), () -> false),
+            Meter.USUAL);
+    double sure = bridged(plain, reading(parts, "V(A)=0.00"));
+    double bare = bridged(plain, reading(parts, "V(A)=0"));
+    assertThat(bare).isGreaterThan(0.8 * sure);
+    assertThat(plain.after(List.of(reading(parts, "V(A)=2"), reading(parts, "V(MID)=3"))))
+        .as("rounded, and as designed")
+        .satisfies(known -> assertThat(known.explained()).isTrue());
+    assertThat(plain.after(List.of(reading(parts, "V(A)=0"), reading(parts, "V(MID)=0"))))
+        .satisfies(known -> assertThat(known.suspects().getFirst().shows()).isTrue());
+  }
+
   @Test
   void aReadingNoSuspectExplainsIsSaidToBeSo() {
     Parts parts = board();
