@@ -90,12 +90,12 @@ record MendMat(
   }
 
   private void suspects(Pen pen, BoardPicture picture, Diagnosis.Known k, double x, double w) {
+    rings(pen, picture, k);
     double y = 62;
     double others = 1;
     for (int i = 0; i < shown(k).size(); i++) {
       Diagnosis.Named named = k.suspects().get(i);
       others -= named.belief();
-      ring(pen, picture, named, i);
       String text =
           named.shows()
               ? FaultWords.say(words, parts, named.suspect())
@@ -140,26 +140,40 @@ record MendMat(
     pen.box(x, y + 15, Math.max(6, w * share), 11, 5, Token.COPPER, null);
   }
 
-  private void ring(Pen pen, BoardPicture picture, Diagnosis.Named named, int index) {
-    Optional.of(named.suspect())
-        .filter(suspect -> named.shows())
-        .flatMap(this::spot)
-        .map(picture::px)
-        .ifPresent(at -> {
-          double radius = 15 + 22 * Math.sqrt(named.belief());
-          pen.disc(at[0], at[1], radius, null, Token.CARD, 6);
-          pen.disc(at[0], at[1], radius, null, Token.FLUX, 3.5);
-          // Rings may lie over each other; each has its letter at another hour.
-          double angle = Math.toRadians(-10 + 55 * index);
-          pen.tag(
-              letter(index),
-              at[0] + (radius + 6) * Math.cos(angle),
-              at[1] + (radius + 6) * Math.sin(angle),
-              15,
-              Token.INK,
-              Token.FLUX_PALE,
-              Pen.Hang.MIDDLE);
-        });
+  /**
+   * Rings first and their letters over them, each at another hour where rings lie over each other.
+   */
+  private void rings(Pen pen, BoardPicture picture, Diagnosis.Known k) {
+    for (Diagnosis.Named named : shown(k)) {
+      middle(picture, named)
+          .ifPresent(at -> {
+            pen.disc(at[0], at[1], radius(named), null, Token.CARD, 6);
+            pen.disc(at[0], at[1], radius(named), null, Token.FLUX, 3.5);
+          });
+    }
+    for (int i = 0; i < shown(k).size(); i++) {
+      Diagnosis.Named named = k.suspects().get(i);
+      double angle = Math.toRadians(-10 + 55 * i);
+      String letter = letter(i);
+      middle(picture, named)
+          .ifPresent(at ->
+              pen.tag(
+                  letter,
+                  at[0] + (radius(named) + 6) * Math.cos(angle),
+                  at[1] + (radius(named) + 6) * Math.sin(angle),
+                  15,
+                  Token.INK,
+                  Token.FLUX_PALE,
+                  Pen.Hang.MIDDLE));
+    }
+  }
+
+  private static double radius(Diagnosis.Named named) {
+    return 15 + 22 * Math.sqrt(named.belief());
+  }
+
+  private Optional<double[]> middle(BoardPicture picture, Diagnosis.Named named) {
+    return named.shows() ? spot(named.suspect()).map(picture::px) : Optional.empty();
   }
 
   private Optional<PointMm> spot(Suspect suspect) {
