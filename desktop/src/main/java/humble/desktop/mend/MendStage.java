@@ -12,7 +12,6 @@ import humble.core.kit.Side;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
 import humble.core.mend.Sight;
-import humble.core.mend.TwoFaults;
 import humble.core.orient.BoardView;
 import humble.core.units.QuantityText;
 import humble.core.units.TypedReading;
@@ -22,7 +21,6 @@ import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
-import humble.desktop.stage.FaultWords;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
@@ -39,7 +37,6 @@ import org.jspecify.annotations.Nullable;
  */
 public final class MendStage implements Stage {
   private static final List<Sight> SIGHTS = List.of(Sight.values());
-  private static final int MOST_CHOICES = 9;
 
   private final OpenBuild open;
   private final Desk desk;
@@ -50,6 +47,7 @@ public final class MendStage implements Stage {
   private final Faces faces;
   private final Dial dial;
   private final Ending ending;
+  private final StateChoice states;
   private @Nullable Search search;
   private @Nullable String symptomAt;
   private boolean naming;
@@ -65,6 +63,7 @@ public final class MendStage implements Stage {
     this.words = desk.words();
     this.from = from;
     this.ending = new Ending(open, words);
+    this.states = new StateChoice(open, words);
     this.dial = new Dial(open.fittedParts());
     this.faces = new Faces(open::layers, open::inBackground, desk::refresh);
     open.build()
@@ -79,27 +78,6 @@ public final class MendStage implements Stage {
       search.cancel();
     }
     search = new Search(open, state, open.habits(), hiding, desk::refresh);
-  }
-
-  private List<BoardState> states() {
-    return open.kit().states().stream().limit(MOST_CHOICES).toList();
-  }
-
-  /** The fullest state whose parts are all on the board; the first when none is. */
-  private int usualState() {
-    int usual = 0;
-    BuildEvent.FaultHidden hidden = ending.hidden().orElse(null);
-    for (int i = 0; i < states().size(); i++) {
-      List<String> absent = states().get(i).absent();
-      boolean allThere =
-          open.parts().all().stream()
-              .filter(part -> part.placed().isPresent() && !absent.contains(part.ref()))
-              .allMatch(part -> open.build().fittedRefs().contains(part.ref()));
-      if (hidden == null ? allThere : states().get(i).id().equals(hidden.state())) {
-        usual = i;
-      }
-    }
-    return usual;
   }
 
   @Override
@@ -161,15 +139,11 @@ public final class MendStage implements Stage {
     Card.Maker card =
         new Card.Maker(words.say("mend.kicker.begin"), words.say("mend.begin"))
             .how(words.say("mend.begin.how"));
-    if (states().isEmpty()) {
+    if (states.all().isEmpty()) {
       return leaving(card.verdict(false, words.say("mend.no-states"))).go(words.say("mend.back"));
     }
-    int usual = usualState();
-    for (int i = 0; i < states().size(); i++) {
-      card.row(
-          i == usual ? Standing.NOW : Standing.TO_DO,
-          words.say("mend.choice", i + 1, states().get(i).title()));
-    }
+    int usual = states.usual(ending.hidden());
+    states.rows(card, usual, -1);
     BuildEvent.FaultHidden hidden = ending.hidden().orElse(null);
     if (hidden != null) {
       card.why(words.say("mend.hidden." + hidden.level()));
@@ -190,7 +164,7 @@ public final class MendStage implements Stage {
             desk.refresh();
           });
     }
-    return leaving(card).go(words.say("mend.begin.go", states().get(usual).title()));
+    return leaving(card).go(words.say("mend.begin.go", states.all().get(usual).title()));
   }
 
   private Card symptomCard(String ref) {
@@ -222,59 +196,26 @@ public final class MendStage implements Stage {
                 words.say("mend.kicker.known", now.state().title(), now.observations().size()),
                 words.say("mend.as-designed"))
             .how(words.say("mend.as-designed.how", known.suspects().getFirst().group().size()));
-    for (int i = 0; i < states().size(); i++) {
-      boolean here = states().get(i).id().equals(now.state().id());
-      card.row(
-          here ? Standing.DONE : i == otherState() ? Standing.NOW : Standing.TO_DO,
-          words.say("mend.choice", i + 1, states().get(i).title()));
-    }
+    int other = states.after(now.state());
+    states.rows(card, other, states.all().indexOf(now.state()));
     key(card, '/', words.say("mend.found"));
     return leaving(card)
         .go(
-            states().size() > 1
-                ? words.say("mend.begin.go", states().get(otherState()).title())
+            states.all().size() > 1
+                ? words.say("mend.begin.go", states.all().get(other).title())
                 : words.say("mend.back"));
   }
 
-  private void elsewhere() {
-    if (states().size() > 1) {
-      begin(states().get(otherState()), 0);
+  private void elsewhere(Search now) {
+    if (states.all().size() > 1) {
+      begin(states.all().get(states.after(now.state())), 0);
     } else {
       leave();
     }
   }
 
-  /** The state after this one, all round. */
-  private int otherState() {
-    Search now = search;
-    int here = 0;
-    for (int i = 0; i < states().size(); i++) {
-      here = now != null && states().get(i).id().equals(now.state().id()) ? i : here;
-    }
-    return (here + 1) % states().size();
-  }
-
   private Card namingCard(Search now, Diagnosis.Known known) {
-    boolean sure =
-        !known.suspects().isEmpty() && known.suspects().getFirst().belief() >= Diagnosis.SURE;
-    Card.Maker card =
-        new Card.Maker(
-            words.say("mend.kicker.known", now.state().title(), now.observations().size()),
-            words.say(sure ? "mend.sure" : "mend.named"));
-    card.how(
-        words.say(
-            sure ? "mend.sure.how" : known.next().isEmpty() ? "mend.rest.how" : "mend.named.how"));
-    List<String> choices = choices(now, known);
-    for (int i = 0; i < choices.size(); i++) {
-      card.row(
-          i == 0 ? Standing.NOW : Standing.TO_DO,
-          words.say(
-              "mend.choice", i + 1, FaultWords.say(words, open.fittedParts(), choices.get(i))));
-    }
-    tries(card, known);
-    if (!known.explained()) {
-      unexplained(card, now);
-    }
+    Card.Maker card = toName().card(now, known);
     card.hint(
         "0",
         words.say("mend.none"),
@@ -283,46 +224,14 @@ public final class MendStage implements Stage {
           desk.refresh();
         });
     return leaving(card)
-        .go(choices.isEmpty() ? words.say("mend.back") : words.say("mend.it-was", 1));
+        .go(
+            Naming.choices(now, known).isEmpty()
+                ? words.say("mend.back")
+                : words.say("mend.it-was", 1));
   }
 
-  private void unexplained(Card.Maker card, Search now) {
-    card.verdict(false, words.say("mend.unexplained"));
-    now.pairs().stream()
-        .limit(2)
-        .forEach(pair ->
-            card.why(
-                words.say(
-                    "mend.two",
-                    FaultWords.say(words, open.fittedParts(), pair.text()),
-                    Math.round(100 * pair.belief()))));
-  }
-
-  /** What may be named: the members of the leading groups, the likeliest first. */
-  private static List<String> choices(Search now, Diagnosis.Known known) {
-    List<String> choices = new ArrayList<>();
-    now.pairs().stream().limit(3).map(TwoFaults.Pair::text).forEach(choices::add);
-    for (Diagnosis.Named named : known.suspects()) {
-      boolean leads = choices.isEmpty() || named.belief() > 0.02;
-      for (String each : leads ? named.group() : List.<String>of()) {
-        if (choices.size() < MOST_CHOICES) {
-          choices.add(each);
-        }
-      }
-    }
-    return choices;
-  }
-
-  private void tries(Card.Maker card, Diagnosis.Known known) {
-    if (!known.suspects().isEmpty()) {
-      known
-          .suspects()
-          .getFirst()
-          .suspect()
-          .kitFault()
-          .filter(fault -> !fault.tryThis().isEmpty())
-          .ifPresent(fault -> card.why(words.say("mend.try", fault.tryThis())));
-    }
+  private Naming toName() {
+    return new Naming(words, open.fittedParts());
   }
 
   private Optional<Measure> asked(Search now) {
@@ -370,7 +279,7 @@ public final class MendStage implements Stage {
                   "; ", so.reversed().stream().limit(4).map(ObservationText::plain).toList())));
     }
     if (!known.explained()) {
-      unexplained(card, now);
+      toName().unexplained(card, now);
     }
     String plus = advised ? "mend.unreachable" : "mend.advice";
     card.hint(
@@ -521,7 +430,7 @@ public final class MendStage implements Stage {
     Search now = search;
     String at = symptomAt;
     if (now == null) {
-      if (digit >= 1 && digit <= states().size()) {
+      if (digit >= 1 && digit <= states.all().size()) {
         start(digit - 1);
       }
     } else if (at != null) {
@@ -531,8 +440,8 @@ public final class MendStage implements Stage {
       symptomAt = null;
       after();
     } else if (asDesigned(now)) {
-      if (digit >= 1 && digit <= states().size()) {
-        begin(states().get(digit - 1), 0);
+      if (digit >= 1 && digit <= states.all().size()) {
+        begin(states.all().get(digit - 1), 0);
       }
     } else if (naming || now.known().filter(k -> k.next().isEmpty()).isPresent()) {
       name(now, digit);
@@ -543,7 +452,7 @@ public final class MendStage implements Stage {
   }
 
   private void start(int index) {
-    begin(states().get(index), open.practiceOn() && ending.hidden().isEmpty() ? level : 0);
+    begin(states.all().get(index), open.practiceOn() && ending.hidden().isEmpty() ? level : 0);
   }
 
   private void name(Search now, int digit) {
@@ -555,7 +464,7 @@ public final class MendStage implements Stage {
       return;
     }
     now.known()
-        .map(known -> choices(now, known))
+        .map(known -> Naming.choices(now, known))
         .filter(choices -> digit <= choices.size())
         .ifPresent(choices -> over = ending.itWas(now, choices.get(digit - 1)));
   }
@@ -592,10 +501,10 @@ public final class MendStage implements Stage {
     if (!over.isEmpty()) {
       leave();
     } else if (now == null) {
-      if (states().isEmpty()) {
+      if (states.all().isEmpty()) {
         leave();
       } else {
-        start(usualState());
+        start(states.usual(ending.hidden()));
       }
     } else if (symptomAt != null) {
       symptomAt = null;
@@ -606,9 +515,9 @@ public final class MendStage implements Stage {
     } else if (now.known().isPresent()) {
       Diagnosis.Known known = now.known().orElseThrow();
       if (asDesigned(now)) {
-        elsewhere();
+        elsewhere(now);
       } else if (naming || now.own().isEmpty() && known.next().isEmpty()) {
-        if (choices(now, known).isEmpty()) {
+        if (Naming.choices(now, known).isEmpty()) {
           leave();
         } else {
           name(now, 1);
