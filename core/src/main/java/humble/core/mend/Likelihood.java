@@ -6,6 +6,7 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Supply;
 import humble.core.stock.Meter;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How well a reading or a sight agrees with a suspect. Readings are normal about what the circuit
@@ -14,6 +15,9 @@ import java.util.List;
  * the hand, so that one wrong reading never rules a suspect out for good.
  */
 final class Likelihood {
+  /** A sight that comes less often than this is not explained. */
+  static final double HARDLY_EVER = 0.01;
+
   private static final double SLIP = 2e-3;
   private static final double MODEL_PART = 0.006;
   private static final double MODEL_V = 0.003;
@@ -157,7 +161,7 @@ final class Likelihood {
   /** Gives by how many σ an observation is off; sights count as five when they hardly ever come. */
   double sigmasOff(int s, Observation seen) {
     if (seen instanceof Observation.Seen look) {
-      return chance(s, look.sight(), look.ref()) < 0.01 ? 5 : 0;
+      return chance(s, look.sight(), look.ref()) < HARDLY_EVER ? 5 : 0;
     }
     Observation.Reading read = (Observation.Reading) seen;
     return read.measure() instanceof Measure.Ohms ohms
@@ -199,17 +203,21 @@ final class Likelihood {
 
   /** Gives the chance of a sight with a suspect. */
   double chance(int s, Sight sight, String ref) {
-    Suspect suspect = predictions.suspects().get(s);
     boolean told =
-        suspect.known() != null && suspect.known().seen().contains(sight.text() + ":" + ref);
+        predictions
+            .suspect(s)
+            .flatMap(Suspect::kitFault)
+            .filter(known -> known.seen().contains(sight.text() + ":" + ref))
+            .isPresent();
     if (told) {
       return 0.9;
     }
+    Fault fault = predictions.suspect(s).flatMap(Suspect::fault).orElse(null);
     return switch (sight) {
       case LIT, DIM, DARK -> shining(look(s, ref), sight);
-      case FLICKER -> flicker(s, suspect, ref);
-      case HOT -> hot(s, suspect, ref, HOT_W);
-      case SMELL -> 0.7 * hot(s, suspect, ref, 4 * HOT_W) + 0.005;
+      case FLICKER -> flicker(s, fault, ref);
+      case HOT -> hot(s, fault, ref, HOT_W);
+      case SMELL -> 0.7 * hot(s, fault, ref, 4 * HOT_W) + 0.005;
     };
   }
 
@@ -223,9 +231,8 @@ final class Likelihood {
   }
 
   /** A light flickers when a joint comes and goes whose opening darkens it. */
-  private double flicker(int s, Suspect suspect, String ref) {
-    boolean darkens =
-        suspect.edit() instanceof Fault.OpenJoint && predictions.look(s, ref) != Sight.LIT;
+  private double flicker(int s, @Nullable Fault fault, String ref) {
+    boolean darkens = fault instanceof Fault.OpenJoint && predictions.look(s, ref) != Sight.LIT;
     return darkens ? 0.4 : 0.01;
   }
 
@@ -233,7 +240,7 @@ final class Likelihood {
    * A part is hot when the circuit puts heat into it, and when it sits the wrong way round and is
    * of a kind that then conducts: chips through their clamps, electrolytics through their oxide.
    */
-  private double hot(int s, Suspect suspect, String ref, double hotW) {
+  private double hot(int s, @Nullable Fault fault, String ref, double hotW) {
     PartKind kind =
         predictions
             .parts()
@@ -242,7 +249,7 @@ final class Likelihood {
             .map(line -> line.kind())
             .orElse(PartKind.OTHER);
     boolean conducts =
-        suspect.edit() instanceof Fault.Reversed turned
+        fault instanceof Fault.Reversed turned
             && turned.ref().equals(ref)
             && (kind == PartKind.CAPACITOR_POLARISED
                 || kind == PartKind.IC

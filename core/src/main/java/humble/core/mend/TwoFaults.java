@@ -142,9 +142,6 @@ public final class TwoFaults {
   }
 
   private boolean agrees(int s, Observation seen) {
-    if (s == Predictions.DESIGNED && seen instanceof Observation.Seen look) {
-      return Likelihood.shining(predictions.look(s, look.ref()), look.sight()) >= 0.01;
-    }
     return likelihood.sigmasOff(s, seen) < unexplained;
   }
 
@@ -185,7 +182,7 @@ public final class TwoFaults {
     return switch (seen) {
       case Observation.Seen look -> {
         double chance = chance(both, board, look);
-        yield chance < 0.01 ? Double.NaN : Math.log(chance);
+        yield chance < Likelihood.HARDLY_EVER ? Double.NaN : Math.log(chance);
       }
       case Observation.Reading read when read.measure() instanceof Measure.Ohms ohms -> {
         double predicted = predictions.exact(faults, ohms);

@@ -10,17 +10,13 @@ import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
@@ -42,10 +38,7 @@ class RandomCircuitsTest {
 
   @BeforeAll
   static void needsSpice() {
-    assumeTrue(
-        Arrays.stream(System.getenv("PATH").split(":"))
-            .anyMatch(path -> Files.isExecutable(Path.of(path, "ngspice"))),
-        "the launcher installs ngspice where it can");
+    assumeTrue(Spice.installed(), "the launcher installs ngspice where it can");
   }
 
   /** A circuit being drawn: parts with their pins on nets. */
@@ -227,17 +220,8 @@ class RandomCircuitsTest {
   }
 
   private Map<String, Double> spice(String deck) throws IOException, InterruptedException {
-    Path file = folder.resolve("deck.cir");
-    Path out = folder.resolve("out.txt");
-    Files.writeString(file, deck);
-    Process process =
-        new ProcessBuilder("ngspice", "-b", file.toString())
-            .redirectErrorStream(true)
-            .redirectOutput(out.toFile())
-            .start();
-    assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
     Map<String, Double> volts = new HashMap<>();
-    Matcher matcher = NODE.matcher(Files.readString(out, StandardCharsets.UTF_8));
+    Matcher matcher = NODE.matcher(Spice.run(folder, deck));
     while (matcher.find()) {
       volts.put(matcher.group(1), Double.parseDouble(matcher.group(2)));
     }

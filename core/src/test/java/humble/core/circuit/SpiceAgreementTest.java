@@ -10,14 +10,11 @@ import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -31,30 +28,12 @@ class SpiceAgreementTest {
   @TempDir Path folder;
 
   private Map<String, Double> spice(String deck) throws IOException, InterruptedException {
-    Path file = folder.resolve("deck.cir");
-    Files.writeString(file, deck);
-    Path out = folder.resolve("out.txt");
-    Process process =
-        new ProcessBuilder("ngspice", "-b", file.toString())
-            .redirectErrorStream(true)
-            .redirectOutput(out.toFile())
-            .start();
-    assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
     Map<String, Double> volts = new HashMap<>();
-    Matcher matcher = PRINTED.matcher(Files.readString(out, StandardCharsets.UTF_8));
+    Matcher matcher = PRINTED.matcher(Spice.run(folder, deck));
     while (matcher.find()) {
       volts.put(matcher.group(1), Double.parseDouble(matcher.group(2)));
     }
     return volts;
-  }
-
-  private static boolean installed() {
-    for (String path : System.getenv("PATH").split(":")) {
-      if (Files.isExecutable(Path.of(path, "ngspice"))) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private static String junction(String name, double vf, double amps, double n) {
@@ -65,7 +44,7 @@ class SpiceAgreementTest {
 
   @Test
   void theOperatingPointIsThatOfSpice() throws IOException, InterruptedException {
-    assumeTrue(installed(), "the launcher installs ngspice where it can");
+    assumeTrue(Spice.installed(), "the launcher installs ngspice where it can");
     Parts parts =
         KitMaker.kit()
             .resistor("R1", "220")

@@ -41,6 +41,10 @@ final class Search {
   private Diagnosis.@Nullable Known known;
   private List<String> knownFor = STALE;
   private List<TwoFaults.Pair> pairs = List.of();
+
+  /** Calls off the search for pairs under way: what is read next must not wait for it. */
+  private AtomicBoolean pairing = new AtomicBoolean();
+
   private boolean thinking;
   private @Nullable Measure own;
   private Diagnosis.@Nullable Next ownNext;
@@ -146,6 +150,7 @@ final class Search {
     List<String> now = List.copyOf(open.build().observed(state.id()));
     Diagnosis judge = diagnosis;
     if (judge != null && !now.equals(knownFor)) {
+      pairing.set(true);
       if (!thinking) {
         think(judge, now);
       }
@@ -183,12 +188,14 @@ final class Search {
   /** Where no single fault explains what was read, two together may. */
   private void two(Diagnosis judge, List<Observation> seen, List<String> now) {
     AtomicReference<List<TwoFaults.Pair>> found = new AtomicReference<>(List.of());
+    AtomicBoolean superseded = new AtomicBoolean();
+    pairing = superseded;
     open.inBackground(
         () -> {
           try {
-            found.set(judge.pairs(seen, cancelled::get));
+            found.set(judge.pairs(seen, () -> cancelled.get() || superseded.get()));
           } catch (Cancelled e) {
-            // Whoever left has no use for them.
+            // Whoever left, or read something new meanwhile, has no use for them.
             found.set(List.of());
           }
         },
