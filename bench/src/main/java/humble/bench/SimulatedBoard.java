@@ -28,7 +28,6 @@ public final class SimulatedBoard {
   private static final double DIODE_V = 2.5;
   private static final double DIODE_A = 1e-3;
   private static final double BEEP_OHM = 30;
-  private static final double OPEN_OHM = 10e6;
 
   private final Parts parts;
   private final BoardState state;
@@ -111,8 +110,8 @@ public final class SimulatedBoard {
       }
       case Measure.Ohms m -> {
         OhmBench.Tested found = ohms.tested(m.red(), m.black(), 0.2, 1e-4, faults).orElse(null);
-        double value = found == null ? OPEN_OHM * 2 : found.volts() / found.amps();
-        if (value > OPEN_OHM || value < 0) {
+        double value = found == null ? OhmBench.OPEN_OHM * 2 : found.volts() / found.amps();
+        if (value > OhmBench.OPEN_OHM || value < 0) {
           yield new Observation.Reading(m, Double.POSITIVE_INFINITY, 0);
         }
         SimulatedMeter.Shown shown = meter.ohms(value);

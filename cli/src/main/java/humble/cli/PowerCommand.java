@@ -144,7 +144,7 @@ final class PowerCommand extends humble.cli.Command {
                 "  before: "
                     + Engineering.reading(ohms, "Ω")
                     + " between the rails; below "
-                    + Engineering.reading(PoweredStage.LEAST_OHMS_PART * ohms, "Ω")
+                    + Engineering.reading(stage.leastOhms(), "Ω")
                     + " do not power"));
     stage
         .rails()

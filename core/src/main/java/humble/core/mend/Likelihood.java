@@ -1,6 +1,7 @@
 package humble.core.mend;
 
 import humble.core.circuit.Fault;
+import humble.core.circuit.OhmBench;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Supply;
@@ -23,9 +24,8 @@ final class Likelihood {
   private static final double MODEL_V = 0.003;
   private static final double MODEL_A = 2e-4;
   private static final double CONTACT_OHM = 0.3;
-  private static final double OPEN_OHM = 10e6;
   private static final double OHMS_SIGMA = 0.03;
-  private static final double LOG_RANGE = Math.log(OPEN_OHM / CONTACT_OHM);
+  private static final double LOG_RANGE = Math.log(OhmBench.OPEN_OHM / CONTACT_OHM);
 
   /** One σ of a rounding, as a part of the digit rounded to. */
   private static final double ROUNDED = 1 / Math.sqrt(12);
@@ -64,8 +64,8 @@ final class Likelihood {
   }
 
   private static Expected ohmsExpected(double ohms) {
-    return ohms > OPEN_OHM
-        ? new Expected(Math.log(3 * OPEN_OHM), 0.4)
+    return ohms > OhmBench.OPEN_OHM
+        ? new Expected(Math.log(3 * OhmBench.OPEN_OHM), 0.4)
         : new Expected(Math.log(ohms + CONTACT_OHM), OHMS_SIGMA);
   }
 
@@ -149,7 +149,8 @@ final class Likelihood {
     }
     Expected expected = ohmsExpected(predicted);
     boolean open = Double.isInfinite(read.value());
-    double x = open ? Math.log(3 * OPEN_OHM) : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
+    double x =
+        open ? Math.log(3 * OhmBench.OPEN_OHM) : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
     double ofMeter =
         open
             ? 0.4
@@ -174,7 +175,7 @@ final class Likelihood {
     Expected expected = ohmsExpected(predicted);
     double x =
         Double.isInfinite(read.value())
-            ? Math.log(3 * OPEN_OHM)
+            ? Math.log(3 * OhmBench.OPEN_OHM)
             : Math.log(Math.max(0, read.value()) + CONTACT_OHM);
     return Math.abs(x - expected.mean()) / Math.max(expected.sigma(), 0.05);
   }

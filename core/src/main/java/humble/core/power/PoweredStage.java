@@ -1,6 +1,7 @@
 package humble.core.power;
 
 import humble.core.circuit.Fault;
+import humble.core.circuit.OhmBench;
 import humble.core.units.Band;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -46,7 +47,12 @@ public record PoweredStage(
   }
 
   /** Below this part of the expected ohms between the rails a board is not powered. */
-  public static final double LEAST_OHMS_PART = 0.1;
+  private static final double LEAST_OHMS_PART = 0.1;
+
+  /** Gives the ohms between the supply's two nets below which the board is not powered. */
+  public double leastOhms() {
+    return LEAST_OHMS_PART * ohmsBefore.orElse(OhmBench.OPEN_OHM);
+  }
 
   /** A feeding net with the band of 95 % of boards, in volts. */
   public record Rail(String net, Band volts) {}

@@ -85,7 +85,7 @@ final class Search {
           predictions = made.get();
           diagnosis = judged.get();
           ready = predictions != null;
-          if (ready && level > 0) {
+          if (ready && level > 0 && !cancelled.get()) {
             hide(level, found.get());
           }
           changed.run();

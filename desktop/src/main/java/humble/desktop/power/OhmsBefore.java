@@ -18,8 +18,6 @@ import java.util.OptionalDouble;
  */
 record OhmsBefore(
     BoardState state, String plus, String minus, OptionalDouble expected, double least) {
-  private static final double OPEN_OHM = 10e6;
-
   Measure.Ohms measure() {
     return new Measure.Ohms(plus, minus);
   }
@@ -38,10 +36,7 @@ record OhmsBefore(
     if (stage == null || plus.isEmpty() || minus.isEmpty()) {
       return Optional.empty();
     }
-    OptionalDouble expected = stage.ohmsBefore();
-    double least =
-        PoweredStage.LEAST_OHMS_PART * (expected.isPresent() ? expected.getAsDouble() : OPEN_OHM);
-    OhmsBefore before = new OhmsBefore(state, plus, minus, expected, least);
+    OhmsBefore before = new OhmsBefore(state, plus, minus, stage.ohmsBefore(), stage.leastOhms());
     return before.read(open) ? Optional.empty() : Optional.of(before);
   }
 
