@@ -1,5 +1,6 @@
 package humble.cli;
 
+import humble.store.BenchFile;
 import humble.store.Journal;
 import humble.store.JournalOpen;
 import java.nio.file.Path;
@@ -16,13 +17,20 @@ final class Bench {
         : Path.of(home);
   }
 
+  /** Opens the journal that the window uses; a damaged one is open for reading. */
   static Journal open() {
-    Path file = home().resolve("bench.db");
+    Path file = home().resolve(BenchFile.NAME);
     if (!java.nio.file.Files.exists(file)) {
       throw new BadInput("There is no journal at " + file + " yet: begin a build in the window.");
     }
-    return switch (Journal.open(file, Clock.systemUTC())) {
+    return openOrMake();
+  }
+
+  /** Opens the journal that the window uses, or makes it. */
+  static Journal openOrMake() {
+    return switch (BenchFile.open(home(), Clock.systemUTC()).outcome()) {
       case JournalOpen.Opened opened -> opened.journal();
+      case JournalOpen.Damaged damaged -> damaged.journal();
       case JournalOpen.Refused refused -> throw new BadInput(refused.why());
     };
   }

@@ -1,7 +1,9 @@
 package humble.cli;
 
+import humble.core.budget.Budget;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
+import humble.formats.ReadingBudget;
 import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
@@ -9,6 +11,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
@@ -21,7 +24,9 @@ final class CheckCommand extends humble.cli.Command {
 
   @Override
   Answer answer() {
-    KitRead read = KitFolder.at(java.util.Objects.requireNonNull(kit)).read();
+    KitFolder folder = KitFolder.at(Objects.requireNonNull(kit));
+    Budget budget = ReadingBudget.usual();
+    KitRead read = folder.read(budget);
     if (read instanceof KitRead.Refused refused && !refused.parsed()) {
       throw new BadInput(refused.findings().stream().map(Finding::toString).toList());
     }
@@ -29,9 +34,8 @@ final class CheckCommand extends humble.cli.Command {
     List<Object> problems = new ArrayList<>();
     List<Finding> findings = new ArrayList<>(read.findings());
     if (read instanceof KitRead.Opened opened) {
-      KitFolder folder = KitFolder.at(java.util.Objects.requireNonNull(kit));
       for (Board board : opened.kit().boards()) {
-        BoardLayers.problems(board, folder::bytes).stream()
+        BoardLayers.problems(board, folder.source(budget), budget).stream()
             .filter(problem -> !findings.contains(problem))
             .forEach(findings::add);
       }

@@ -7,7 +7,6 @@ import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.units.Engineering;
-import humble.formats.WholeFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -106,7 +105,7 @@ final class CircuitCommand extends humble.cli.Command {
       throw new BadInput(file + " exists: --force replaces it.");
     }
     try {
-      WholeFile.write(file, deck.getBytes(StandardCharsets.UTF_8));
+      Written.to(file, force, deck.getBytes(StandardCharsets.UTF_8));
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }

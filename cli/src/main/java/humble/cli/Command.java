@@ -4,6 +4,7 @@ import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.stock.MeterProfile;
+import humble.core.words.ForeignText;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import java.io.PrintWriter;
@@ -44,7 +45,7 @@ abstract class Command implements Callable<Integer> {
     if (json) {
       out.println(JSON.writeValueAsString(answer.json()));
     } else {
-      answer.text().forEach(out::println);
+      answer.text().forEach(each -> out.println(ForeignText.shown(each)));
     }
     out.flush();
     return answer.no() ? 1 : 0;

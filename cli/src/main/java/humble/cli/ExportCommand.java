@@ -3,7 +3,6 @@ package humble.cli;
 import humble.core.kit.Board;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
-import humble.formats.WholeFile;
 import humble.formats.board.BoardWriter;
 import humble.formats.kit.KitFolder;
 import humble.formats.table.KitTables;
@@ -57,7 +56,7 @@ final class ExportCommand extends humble.cli.Command {
             case "board.zip" -> BoardWriter.archive(Parts.of(read), board(read));
             default -> KitFolder.at(from).archive();
           };
-      WholeFile.write(file, bytes);
+      Written.to(file, force, bytes);
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }

@@ -1,5 +1,7 @@
 package humble.cli;
 
+import humble.core.words.ForeignText;
+import humble.store.log.FaultLog;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -7,7 +9,10 @@ import java.util.List;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** Starts a sub-command. Exit status: 0 done, 1 the answer is no, 2 bad input or usage. */
+/**
+ * Starts a sub-command. Exit status: 0 done, 1 the answer is no, 2 bad input or usage, 3 a fault of
+ * the program.
+ */
 @Command(
     name = "humble",
     mixinStandardHelpOptions = true,
@@ -16,7 +21,8 @@ import picocli.CommandLine.Command;
     footer = {
       "",
       "The launcher also knows: demo, open, test, shots, bench.",
-      "Exit status: 0 done; 1 done, and the answer is no; 2 bad input or usage."
+      "Exit status: 0 done; 1 done, and the answer is no; 2 bad input or usage;",
+      "3 a fault of the program, which then stands in its log."
     },
     subcommands = {
       ReadCommand.class,
@@ -41,10 +47,14 @@ import picocli.CommandLine.Command;
       FitCommand.class,
       BuildsCommand.class,
       ReportCommand.class,
+      JournalCommand.class,
       picocli.AutoComplete.GenerateCompletion.class,
       CommandLine.HelpCommand.class
     })
 public final class Humble {
+  /** The exit status of a fault of the program; no input is to blame for it. */
+  static final int FAULT = 3;
+
   private Humble() {}
 
   /** Runs the command line and ends the process. */
@@ -59,19 +69,7 @@ public final class Humble {
     CommandLine line = new CommandLine(new Humble());
     line.registerConverter(Path.class, Humble::path);
     line.setOut(out).setErr(err);
-    line.setExecutionExceptionHandler((exception, command, result) -> {
-      if (exception instanceof BadInput bad) {
-        bad.problems().forEach(err::println);
-      } else if (exception instanceof humble.core.circuit.CircuitInput input) {
-        err.println(input.getMessage());
-      } else if (exception instanceof humble.store.JournalDamage damage) {
-        err.println(damage.getMessage());
-      } else {
-        err.println("This is a fault of the program: " + exception);
-        return CommandLine.ExitCode.SOFTWARE + 2;
-      }
-      return 2;
-    });
+    line.setExecutionExceptionHandler((exception, command, result) -> failed(err, exception));
     line.setParameterExceptionHandler((exception, given) -> {
       err.println(exception.getMessage());
       err.println(
@@ -82,7 +80,44 @@ public final class Humble {
       line.usage(out);
       return 0;
     }
-    return line.execute(arguments);
+    try {
+      return line.execute(arguments);
+    } catch (StackOverflowError | OutOfMemoryError e) {
+      return faulty(err, e);
+    }
+  }
+
+  /** What somebody wrote into a kit must not move the cursor of the terminal it is told on. */
+  private static int failed(PrintWriter err, Exception exception) {
+    switch (exception) {
+      case BadInput bad -> bad.problems().forEach(each -> err.println(ForeignText.shown(each)));
+      case humble.core.circuit.CircuitInput input -> told(err, input);
+      case humble.store.JournalDamage damage -> told(err, damage);
+      case humble.store.NotWritten unwritten -> told(err, unwritten);
+      case humble.core.budget.Spent spent -> told(err, spent);
+      default -> {
+        return faulty(err, exception);
+      }
+    }
+    return 2;
+  }
+
+  private static void told(PrintWriter err, Exception exception) {
+    err.println(ForeignText.shown(String.valueOf(exception.getMessage())));
+  }
+
+  /** A fault of the program: one line here, the rest in the log. */
+  private static int faulty(PrintWriter err, Throwable fault) {
+    try (FaultLog log = new FaultLog(Bench.home())) {
+      log.fault("A command failed", fault);
+      err.println(
+          "This is a fault of the program: "
+              + fault.getClass().getSimpleName()
+              + ". It stands in "
+              + log.file()
+              + ".");
+    }
+    return FAULT;
   }
 
   private static List<String> helpPath(CommandLine command) {

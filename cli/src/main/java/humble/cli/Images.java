@@ -1,10 +1,11 @@
 package humble.cli;
 
 import humble.core.firmware.ProgramImage;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import humble.formats.hex.HexRead;
 import humble.formats.hex.IntelHex;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 
 /** Reads image files for the commands. */
@@ -14,9 +15,9 @@ final class Images {
   static ProgramImage read(Path file) {
     byte[] bytes;
     try {
-      bytes = Files.readAllBytes(file);
+      bytes = InputFile.bytes(file, IntelHex.MOST_BYTES, ReadingBudget.usual());
     } catch (IOException e) {
-      throw new BadInput(file + ": the file cannot be read.");
+      throw new BadInput(file + ": " + InputFile.reason(e));
     }
     if (!IntelHex.looksLike(bytes)) {
       throw new BadInput(file + ": this version reads Intel HEX; this is something else.");

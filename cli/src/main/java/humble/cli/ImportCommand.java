@@ -1,5 +1,6 @@
 package humble.cli;
 
+import humble.core.budget.Budget;
 import humble.core.intake.BoardFacts;
 import humble.core.intake.Draft;
 import humble.core.intake.Guess;
@@ -8,6 +9,7 @@ import humble.core.intake.PartRow;
 import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
+import humble.formats.ReadingBudget;
 import humble.formats.board.BoardReading;
 import humble.formats.kit.BoardFiles;
 import humble.formats.kit.KitWriter;
@@ -61,6 +63,9 @@ final class ImportCommand extends humble.cli.Command {
   @Option(names = "--force", description = "Replace a kit that is there already.")
   boolean force;
 
+  /** All that one import reads comes out of one budget. */
+  private final Budget budget = ReadingBudget.usual();
+
   @Override
   Answer answer() {
     Path target = Objects.requireNonNull(out);
@@ -79,7 +84,7 @@ final class ImportCommand extends humble.cli.Command {
     }
     if (paste != null) {
       try {
-        SheetText sheet = SheetText.read(TableText.read(paste), fileName(paste));
+        SheetText sheet = SheetText.read(TableText.read(paste, budget), fileName(paste), budget);
         rows.addAll(sheet.rows());
         problems.addAll(sheet.problems());
         if (sheet.rows().isEmpty()) {
@@ -100,7 +105,7 @@ final class ImportCommand extends humble.cli.Command {
     BoardReading board =
         files == null
             ? new BoardReading(BoardFacts.NONE, List.of())
-            : BoardReading.of(files.byRole());
+            : BoardReading.of(files.byRole(), budget);
     problems.addAll(board.problems());
     Draft draft = Intake.draft(title(target), rows, placed, roles, board.facts());
     problems.addAll(draft.problems());
@@ -109,13 +114,13 @@ final class ImportCommand extends humble.cli.Command {
   }
 
   private interface Table {
-    PartsTable read(String text, String source) throws IOException;
+    PartsTable read(String text, String source, Budget budget) throws IOException;
   }
 
-  private static void take(
+  private void take(
       Path file, Table table, List<PartRow> rows, List<Finding> problems, List<String> bad) {
     try {
-      PartsTable read = table.read(TableText.read(file), fileName(file));
+      PartsTable read = table.read(TableText.read(file, budget), fileName(file), budget);
       rows.addAll(read.rows());
       problems.addAll(read.problems());
     } catch (IOException e) {

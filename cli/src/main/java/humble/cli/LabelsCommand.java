@@ -1,7 +1,6 @@
 package humble.cli;
 
 import humble.core.kit.Kit;
-import humble.formats.WholeFile;
 import humble.formats.label.CupLabels;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -35,7 +34,7 @@ final class LabelsCommand extends humble.cli.Command {
     }
     Kit read = kit(Objects.requireNonNull(kit));
     try {
-      WholeFile.write(file, CupLabels.pdf(read, Map.of(), Locale.ENGLISH));
+      Written.to(file, force, CupLabels.pdf(read, Map.of(), Locale.ENGLISH));
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }

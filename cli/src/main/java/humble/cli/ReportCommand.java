@@ -3,7 +3,6 @@ package humble.cli;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
-import humble.formats.WholeFile;
 import humble.formats.report.HtmlReport;
 import humble.store.Journal;
 import java.io.IOException;
@@ -48,7 +47,7 @@ final class ReportCommand extends humble.cli.Command {
               .orElseThrow(() -> new BadInput("The build '" + build + "' has no beginning."));
       Kit kit = kit(Path.of(began.kitPath()));
       String page = HtmlReport.of(kit, found, Locale.ENGLISH, ZoneId.systemDefault());
-      WholeFile.write(file, page.getBytes(StandardCharsets.UTF_8));
+      Written.to(file, force, page.getBytes(StandardCharsets.UTF_8));
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }

@@ -3,8 +3,10 @@ package humble.desktop;
 import humble.core.words.Words;
 import humble.desktop.session.Session;
 import humble.desktop.window.BenchWindow;
+import humble.store.BenchFile;
 import humble.store.Journal;
 import humble.store.JournalOpen;
+import humble.store.NotWritten;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;
 import java.io.InputStream;
@@ -34,6 +36,7 @@ import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
 import javafx.scene.text.Font;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
 
@@ -49,6 +52,9 @@ public final class Main extends Application {
 
   /** The most that work in the background waits for the first frame. */
   private static final long LONGEST_HOLD_SECONDS = 5;
+
+  /** Under which word the folder is remembered that was chosen when the usual one failed. */
+  private static final String ELSEWHERE = "home-elsewhere";
 
   private static @Nullable Preparation preparation;
 
@@ -82,7 +88,7 @@ public final class Main extends Application {
       Arguments arguments,
       ExecutorService background,
       CountDownLatch firstFrame,
-      CompletableFuture<JournalOpen> journal,
+      CompletableFuture<BenchFile.Found> journal,
       CompletableFuture<Optional<Session>> session,
       CompletableFuture<Preferences> sizes) {
     static final Preparation NONE =
@@ -99,14 +105,13 @@ public final class Main extends Application {
           Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().factory());
       CountDownLatch firstFrame = new CountDownLatch(1);
       background.execute(() -> await(firstFrame));
-      CompletableFuture<JournalOpen> journal =
-          CompletableFuture.supplyAsync(
-              () -> Journal.open(arguments.home().resolve("bench.db"), Clock.systemUTC()));
+      CompletableFuture<BenchFile.Found> journal =
+          CompletableFuture.supplyAsync(() -> BenchFile.open(arguments.home(), Clock.systemUTC()));
       CompletableFuture<Optional<Session>> session =
-          journal.thenApply(outcome ->
-              outcome instanceof JournalOpen.Opened opened
-                  ? Optional.of(session(opened.journal(), arguments, background))
-                  : Optional.empty());
+          journal.thenApply(found ->
+              journal(found.outcome())
+                  .map(open ->
+                      session(open, arguments.home(), found.insteadOf(), arguments, background)));
       CompletableFuture<Preferences> sizes =
           session.thenApply(any -> Preferences.userNodeForPackage(Main.class));
       return new Preparation(arguments, background, firstFrame, journal, session, sizes);
@@ -122,15 +127,38 @@ public final class Main extends Application {
       }
     }
 
-    static Session session(Journal journal, Arguments arguments, ExecutorService background) {
+    /** What keeps a build from opening is told on the shelf; the window opens all the same. */
+    static Session session(
+        Journal journal,
+        Path home,
+        String insteadOf,
+        Arguments arguments,
+        ExecutorService background) {
       Session session =
-          new Session(journal, arguments.home(), arguments.kits(), background, Platform::runLater);
-      if (!arguments.open().isEmpty()) {
-        session.layKit(arguments.open().getFirst());
-      } else if (!arguments.fresh()) {
-        session.layLast();
+          new Session(journal, home, arguments.kits(), background, Platform::runLater);
+      if (!insteadOf.isEmpty()) {
+        session.notice(words().say("journal.instead", insteadOf, journal.file().getFileName()));
+      }
+      try {
+        if (!arguments.open().isEmpty()) {
+          session.layKit(arguments.open().getFirst());
+        } else if (!arguments.fresh()) {
+          session.layLast();
+        }
+      } catch (NotWritten e) {
+        session.notice(String.valueOf(e.getMessage()));
+      } catch (RuntimeException | StackOverflowError e) {
+        session.notice(session.told(words().say("trouble.stage"), e));
       }
       return session;
+    }
+
+    private static Optional<Journal> journal(JournalOpen outcome) {
+      return switch (outcome) {
+        case JournalOpen.Opened opened -> Optional.of(opened.journal());
+        case JournalOpen.Damaged damaged -> Optional.of(damaged.journal());
+        case JournalOpen.Refused refused -> Optional.empty();
+      };
     }
   }
 
@@ -162,13 +190,7 @@ public final class Main extends Application {
   @Override
   public void start(Stage stage) {
     Arguments arguments = prepared.arguments();
-    Optional<Session> ready =
-        prepared
-            .session()
-            .join()
-            .or(() ->
-                beside(prepared.journal().join())
-                    .map(j -> Preparation.session(j, arguments, prepared.background())));
+    Optional<Session> ready = prepared.session().join().or(this::elsewhere);
     if (ready.isEmpty()) {
       Platform.exit();
       return;
@@ -176,6 +198,7 @@ public final class Main extends Application {
     Session session = ready.get();
     boolean dark = Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
     BenchWindow window = new BenchWindow(session, Clock.systemUTC(), arguments.night() || dark);
+    Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> uncaught(session, window, fault));
     Preferences sizes = prepared.sizes().join();
     faces.join();
     Scene scene = window.scene(sizes.getDouble("width", 1280), sizes.getDouble("height", 800));
@@ -192,6 +215,7 @@ public final class Main extends Application {
         scene,
         () -> {
           prepared.firstFrame().countDown();
+          session.copyIfDue();
           if (arguments.untilShown()) {
             new PrintStream(new FileOutputStream(FileDescriptor.out), true, StandardCharsets.UTF_8)
                 .println("shown");
@@ -216,24 +240,97 @@ public final class Main extends Application {
     });
   }
 
-  /** A journal that cannot be used is left alone; a new one beside it is offered. */
-  static Optional<Journal> beside(JournalOpen outcome) {
+  /** Whatever nobody caught is written down and told; the program goes on. */
+  private static void uncaught(Session session, BenchWindow window, Throwable fault) {
+    try {
+      String what = window.words().say("trouble.uncaught");
+      Platform.runLater(() -> window.keys().fault(what, fault));
+    } catch (RuntimeException | Error e) {
+      session.log().fault("While a fault was being told", e);
+    }
+  }
+
+  private static Words words() {
+    return Words.of("humble.desktop.desktop", Locale.getDefault());
+  }
+
+  /**
+   * A journal that cannot be used is left alone: a new one beside it is offered, or where the
+   * folder may not be written another folder. The folder that was chosen is tried first next time.
+   */
+  private Optional<Session> elsewhere() {
+    Arguments arguments = prepared.arguments();
+    BenchFile.Found found = prepared.journal().join();
+    Path home = arguments.home();
+    String remembered = prepared.sizes().join().get(ELSEWHERE, "");
+    if (refusedPlace(found) && !remembered.isEmpty()) {
+      home = Path.of(remembered);
+      found = BenchFile.open(home, Clock.systemUTC());
+    }
+    while (found.outcome() instanceof JournalOpen.Refused refused) {
+      Optional<BenchFile.Found> next =
+          refused.reason() == JournalOpen.Reason.NO_PLACE ? otherPlace(refused) : beside(refused);
+      if (next.isEmpty()) {
+        return Optional.empty();
+      }
+      found = next.get();
+      home = Optional.ofNullable(found.file().toAbsolutePath().getParent()).orElse(home);
+    }
+    Path chosen = home;
+    String instead = found.insteadOf();
+    return Preparation.journal(found.outcome())
+        .map(journal ->
+            Preparation.session(journal, chosen, instead, arguments, prepared.background()));
+  }
+
+  private static boolean refusedPlace(BenchFile.Found found) {
+    return found.outcome() instanceof JournalOpen.Refused refused
+        && refused.reason() == JournalOpen.Reason.NO_PLACE;
+  }
+
+  private Optional<BenchFile.Found> otherPlace(JournalOpen.Refused refused) {
+    Words words = words();
+    if (!asked(words.say("journal.no-place", refused.why()), words.say("journal.elsewhere"))) {
+      return Optional.empty();
+    }
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle(words.say("journal.choose"));
+    return Optional.ofNullable(chooser.showDialog(null))
+        .map(folder -> {
+          prepared.sizes().join().put(ELSEWHERE, folder.getAbsolutePath());
+          return BenchFile.open(folder.toPath(), Clock.systemUTC());
+        });
+  }
+
+  private static Optional<BenchFile.Found> beside(JournalOpen.Refused refused) {
+    Words words = words();
+    Path file = refused.beside();
+    return asked(
+            words.say("journal.refused", refused.why()),
+            words.say("journal.beside", file.getFileName()))
+        ? Optional.of(
+            new BenchFile.Found(Journal.open(file, Clock.systemUTC()), file, refused.why()))
+        : Optional.empty();
+  }
+
+  private static boolean asked(String text, String yes) {
+    ButtonType button = new ButtonType(yes);
+    Alert alert =
+        new Alert(
+            Alert.AlertType.WARNING,
+            text,
+            button,
+            new ButtonType(words().say("journal.leave"), ButtonBar.ButtonData.CANCEL_CLOSE));
+    alert.setHeaderText(null);
+    return alert.showAndWait().filter(button::equals).isPresent();
+  }
+
+  /** Opens the journal that a person agrees to; empty when none. */
+  static Optional<Journal> agreed(JournalOpen outcome) {
     return switch (outcome) {
       case JournalOpen.Opened opened -> Optional.of(opened.journal());
-      case JournalOpen.Refused refused -> {
-        Words words = Words.of("humble.desktop.desktop", Locale.getDefault());
-        ButtonType beside =
-            new ButtonType(words.say("journal.beside", refused.beside().getFileName()));
-        Alert alert =
-            new Alert(
-                Alert.AlertType.WARNING,
-                words.say("journal.refused", refused.why()),
-                beside,
-                new ButtonType(words.say("journal.leave"), ButtonBar.ButtonData.CANCEL_CLOSE));
-        alert.setHeaderText(null);
-        boolean begin = alert.showAndWait().filter(beside::equals).isPresent();
-        yield begin ? beside(Journal.open(refused.beside(), Clock.systemUTC())) : Optional.empty();
-      }
+      case JournalOpen.Damaged damaged -> Optional.of(damaged.journal());
+      case JournalOpen.Refused refused -> beside(refused).flatMap(found -> agreed(found.outcome()));
     };
   }
 

@@ -39,6 +39,7 @@ final class BenchInTest implements AutoCloseable {
     Journal journal =
         switch (Journal.open(home.resolve("bench.db"), Clock.systemUTC())) {
           case JournalOpen.Opened opened -> opened.journal();
+          case JournalOpen.Damaged damaged -> damaged.journal();
           case JournalOpen.Refused refused -> throw new AssertionError(refused.why());
         };
     session = new Session(journal, home, kits, background, Platform::runLater);

@@ -38,7 +38,7 @@ class NewerJournalTest {
     CompletableFuture<Boolean> opened = new CompletableFuture<>();
     javafx.application.Platform.runLater(() ->
         opened.complete(
-            Main.beside(refused)
+            Main.agreed(refused)
                 .map(journal -> {
                   boolean beside = journal.file().endsWith("bench-2.db");
                   journal.close();

@@ -1,17 +1,23 @@
 package humble.store;
 
 import humble.core.build.BuildEvent;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Build events to and from the text the journal keeps: the kind beside it is the name of the
- * record.
+ * Build events to and from the text the journal keeps. The word beside it is the event's own: it
+ * stays when a record is renamed, and former words are mapped here, in reading; nothing that is
+ * stored is ever rewritten.
  */
 final class EventJson {
   private static final JsonMapper JSON =
       JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+
+  private static final Map<String, Class<? extends BuildEvent>> KINDS = kinds();
+  private static final Map<Class<? extends BuildEvent>, String> WORDS = words();
 
   /** A writer for each kind that has found its way already: an append must be quick. */
   private static final ClassValue<ObjectWriter> WRITERS =
@@ -24,30 +30,92 @@ final class EventJson {
 
   private EventJson() {}
 
+  /** The words of the journal; a new event gets a new word, and no word is ever given again. */
+  private static Map<String, Class<? extends BuildEvent>> kinds() {
+    Map<String, Class<? extends BuildEvent>> kinds = new LinkedHashMap<>();
+    kinds.put("Began", BuildEvent.Began.class);
+    kinds.put("Counted", BuildEvent.Counted.class);
+    kinds.put("Measured", BuildEvent.Measured.class);
+    kinds.put("BandsRead", BuildEvent.BandsRead.class);
+    kinds.put("Sees", BuildEvent.Sees.class);
+    kinds.put("UsesMeter", BuildEvent.UsesMeter.class);
+    kinds.put("HostRead", BuildEvent.HostRead.class);
+    kinds.put("LookedOver", BuildEvent.LookedOver.class);
+    kinds.put("Snapped", BuildEvent.Snapped.class);
+    kinds.put("Chose", BuildEvent.Chose.class);
+    kinds.put("TookSchool", BuildEvent.TookSchool.class);
+    kinds.put("Moved", BuildEvent.Moved.class);
+    kinds.put("Turned", BuildEvent.Turned.class);
+    kinds.put("MarkSeen", BuildEvent.MarkSeen.class);
+    kinds.put("Acknowledged", BuildEvent.Acknowledged.class);
+    kinds.put("PlansEvenings", BuildEvent.PlansEvenings.class);
+    kinds.put("MarksWeighed", BuildEvent.MarksWeighed.class);
+    kinds.put("ModuleRead", BuildEvent.ModuleRead.class);
+    kinds.put("Wound", BuildEvent.Wound.class);
+    kinds.put("JointSeen", BuildEvent.JointSeen.class);
+    kinds.put("Fitted", BuildEvent.Fitted.class);
+    kinds.put("GateRead", BuildEvent.GateRead.class);
+    kinds.put("GatePassed", BuildEvent.GatePassed.class);
+    kinds.put("GateOverridden", BuildEvent.GateOverridden.class);
+    kinds.put("FaultHidden", BuildEvent.FaultHidden.class);
+    kinds.put("Observed", BuildEvent.Observed.class);
+    kinds.put("Mended", BuildEvent.Mended.class);
+    kinds.put("Loaded", BuildEvent.Loaded.class);
+    kinds.put("LightsSeen", BuildEvent.LightsSeen.class);
+    kinds.put("DisplaySet", BuildEvent.DisplaySet.class);
+    kinds.put("Woke", BuildEvent.Woke.class);
+    kinds.put("Closed", BuildEvent.Closed.class);
+    kinds.put("Noted", BuildEvent.Noted.class);
+    kinds.put("Wrong", BuildEvent.Wrong.class);
+    kinds.put("TookBack", BuildEvent.TookBack.class);
+    return Map.copyOf(kinds);
+  }
+
+  private static Map<Class<? extends BuildEvent>, String> words() {
+    Map<Class<? extends BuildEvent>, String> words = new LinkedHashMap<>();
+    KINDS.forEach((word, kind) -> words.put(kind, word));
+    return Map.copyOf(words);
+  }
+
+  /** Gives the words of all kinds that are written. */
+  static java.util.Set<String> kindsWritten() {
+    return KINDS.keySet();
+  }
+
   static String kind(BuildEvent event) {
-    return event.getClass().getSimpleName();
+    String word = WORDS.get(event.getClass());
+    if (word == null) {
+      throw new IllegalArgumentException(
+          event.getClass().getSimpleName() + " only stands for what could not be read");
+    }
+    return word;
   }
 
   static String body(BuildEvent event) {
     return WRITERS.get(event.getClass()).writeValueAsString(event);
   }
 
-  /**
-   * Reads an event.
-   *
-   * @throws JournalDamage when the kind is unknown or the body does not fit it
-   */
+  /** Reads an event; one that cannot be read stands in its place and says so. */
   static BuildEvent read(String kind, String body) {
-    for (Class<?> type : BuildEvent.class.getPermittedSubclasses()) {
-      if (type.getSimpleName().equals(kind)) {
-        try {
-          return (BuildEvent) JSON.readValue(body, type);
-        } catch (tools.jackson.core.JacksonException e) {
-          throw new JournalDamage(
-              "An event of kind " + kind + " cannot be read: " + e.getOriginalMessage(), e);
-        }
-      }
+    Class<? extends BuildEvent> type = KINDS.get(kind);
+    if (type == null) {
+      return new BuildEvent.Unread(kind, "this version knows no such kind of entry");
     }
-    throw new JournalDamage("The journal holds an event of the unknown kind '" + kind + "'.", null);
+    try {
+      BuildEvent event = JSON.readValue(body, type);
+      if (event == null) {
+        return new BuildEvent.Unread(kind, "it is empty");
+      }
+      return WholeRecord.missing((Record) event)
+          .<BuildEvent>map(key -> new BuildEvent.Unread(kind, "'" + key + "' is missing in it"))
+          .orElse(event);
+    } catch (tools.jackson.core.JacksonException e) {
+      String message = e.getOriginalMessage();
+      return new BuildEvent.Unread(
+          kind, message == null ? "its text is no JSON" : message.lines().findFirst().orElse(""));
+    } catch (RuntimeException e) {
+      // A record refuses what stands in it.
+      return new BuildEvent.Unread(kind, "what stands in it makes no sense");
+    }
   }
 }

@@ -12,45 +12,47 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
-import org.sqlite.SQLiteErrorCode;
 
 /**
  * The journal of one bench. An append returns when the event is on the disk: write-ahead log,
- * synchronous FULL.
+ * synchronous FULL. Every event bears a checksum chained to the one before; opening proves the
+ * chain, and a journal that is not as it was written is open for reading only until somebody has
+ * decided.
  *
- * <p>Plain JDBC, since the whole of its SQL is an insert and two selects. Not for use by several
- * threads at once.
+ * <p>Plain JDBC, since the whole of its SQL is an insert and a few selects. One call at a time:
+ * calls from several threads wait for each other.
  */
 public final class Journal implements AutoCloseable {
-  private static final int TRIES = 5;
+  /** How long an append on the interface thread waits for another window, in milliseconds. */
+  public static final int BRIEFLY_MS = 60;
 
-  /** Small pages, since an event is small and every append writes the page it lies on. */
-  private static final int PAGE_BYTES = 512;
+  /** How long an append elsewhere waits for another window, in milliseconds. */
+  public static final int PATIENTLY_MS = 10_000;
 
   private final Path file;
-  private final Connection connection;
   private final Clock clock;
-  private final PreparedStatement insert;
-  private long next;
+  private @Nullable Connection connection;
+  private @Nullable Appender appender;
+  private Map<Long, Damage> damage = Map.of();
 
-  private Journal(Path file, Connection connection, Clock clock) throws SQLException {
+  /** What could be read of a damaged journal; the file itself is not asked again. */
+  private List<StoredEvent> salvaged = List.of();
+
+  private Journal(Path file, Connection connection, Clock clock) {
     this.file = file;
     this.connection = connection;
     this.clock = clock;
-    this.insert =
-        connection.prepareStatement(
-            "INSERT INTO event (number, build, at_ms, kind, body) VALUES (?, ?, ?, ?, ?)");
-    this.next = lastNumber() + 1;
   }
 
   /**
-   * Opens or makes the journal at {@code file}; a file that is not ours, damaged or newer is left
-   * as it is.
+   * Opens or makes the journal at {@code file}; a file that is not ours, newer, or too damaged to
+   * be read at all is left as it is.
    */
   public static JournalOpen open(Path file, Clock clock) {
     Connection connection = null;
@@ -59,80 +61,91 @@ public final class Journal implements AutoCloseable {
       if (folder != null) {
         Files.createDirectories(folder);
       }
-      boolean fresh = !Files.exists(file) || Files.size(file) == 0;
-      SQLiteDataSource source = source(file);
-      connection = source.getConnection();
-      String refusal = fresh ? "" : refusal(connection);
-      if (!refusal.isEmpty()) {
+      connection = Database.open(file, PATIENTLY_MS);
+      JournalOpen.Refused refused = atOneMoment(connection, file);
+      if (refused != null) {
         connection.close();
-        return new JournalOpen.Refused(refusal, beside(file));
+        return refused;
       }
-      if (Schema.number(connection, "user_version") < Schema.VERSION) {
-        Schema.migrate(source, connection);
-      }
-      try (Statement statement = connection.createStatement()) {
-        statement.execute("PRAGMA journal_mode = WAL");
-      }
-      return new JournalOpen.Opened(new Journal(file, connection, clock));
-    } catch (SQLException | IOException | RuntimeException e) {
+      Database.logAhead(connection);
+      Schema.migrate(connection);
+      return proved(new Journal(file, connection, clock), Proof.of(connection));
+    } catch (SQLException e) {
+      return refused(file, e, connection);
+    } catch (IOException | RuntimeException e) {
       closeQuietly(connection, e);
       return new JournalOpen.Refused(
-          "The journal " + file + " cannot be opened: " + message(e), beside(file));
+          e instanceof IOException ? JournalOpen.Reason.NO_PLACE : JournalOpen.Reason.UNREADABLE,
+          "The journal " + file + " cannot be opened: " + Failure.firstLine(e),
+          beside(file));
     }
   }
 
-  private static SQLiteDataSource source(Path file) {
-    SQLiteConfig config = new SQLiteConfig();
-    config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
-    config.setBusyTimeout(3000);
-    config.setPageSize(PAGE_BYTES);
-    SQLiteDataSource source = new SQLiteDataSource(config);
-    source.setUrl("jdbc:sqlite:" + file);
-    return source;
+  private static JournalOpen proved(Journal journal, Proof.Found found) {
+    if (found.damage().isEmpty()) {
+      return new JournalOpen.Opened(journal);
+    }
+    Map<Long, Damage> byNumber = new HashMap<>();
+    found.damage().forEach(each -> byNumber.putIfAbsent(each.number(), each));
+    journal.damage = byNumber;
+    journal.salvaged = List.copyOf(found.rows());
+    return new JournalOpen.Damaged(journal, found.damage());
   }
 
-  private static String refusal(Connection connection) throws SQLException {
+  private static JournalOpen refused(Path file, SQLException e, @Nullable Connection connection) {
+    closeQuietly(connection, e);
+    boolean forbidden = Failure.isForbidden(e);
+    String text = Failure.firstLine(e);
+    String why =
+        text.contains("not a database") || Failure.isCorrupt(e)
+            ? "it is not a journal, or it is damaged."
+            : forbidden ? "its folder may not be written." : text;
+    return new JournalOpen.Refused(
+        forbidden ? JournalOpen.Reason.NO_PLACE : JournalOpen.Reason.UNREADABLE,
+        "The journal " + file + " cannot be opened: " + why,
+        beside(file));
+  }
+
+  /** All is looked at in one moment: another window may be making the file meanwhile. */
+  private static JournalOpen.@Nullable Refused atOneMoment(Connection connection, Path file)
+      throws SQLException {
+    try (Statement statement = connection.createStatement()) {
+      statement.execute("BEGIN");
+      try {
+        return refusal(connection, file);
+      } finally {
+        statement.execute("ROLLBACK");
+      }
+    }
+  }
+
+  private static JournalOpen.@Nullable Refused refusal(Connection connection, Path file)
+      throws SQLException {
     int version = Schema.number(connection, "user_version");
     int application = Schema.number(connection, "application_id");
-    if (version > 0 && application != Schema.APPLICATION_ID) {
-      return "This database belongs to another program.";
+    boolean foreign =
+        version == 0
+            ? application != 0 && application != Schema.APPLICATION_ID
+                || !Schema.isHalfMade(connection)
+            : application != Schema.APPLICATION_ID;
+    if (foreign) {
+      return new JournalOpen.Refused(
+          JournalOpen.Reason.FOREIGN, "This database belongs to another program.", beside(file));
     }
-    if (version > Schema.VERSION) {
-      return "This journal was written by a newer Humble Circuit (version "
-          + version
-          + " of the journal; this one reads "
-          + Schema.VERSION
-          + ").";
-    }
-    return version == 0 && tables(connection) > 0
-        ? "This database belongs to another program."
-        : "";
-  }
-
-  private static int tables(Connection connection) throws SQLException {
-    try (Statement statement = connection.createStatement();
-        ResultSet result = statement.executeQuery("SELECT count(*) FROM sqlite_master")) {
-      return result.next() ? result.getInt(1) : 0;
-    }
+    return version > Schema.VERSION
+        ? new JournalOpen.Refused(
+            JournalOpen.Reason.NEWER,
+            "This journal was written by a newer Humble Circuit (version "
+                + version
+                + " of the journal; this one reads "
+                + Schema.VERSION
+                + ").",
+            beside(file))
+        : null;
   }
 
   private static Path beside(Path file) {
-    String name = String.valueOf(file.getFileName());
-    int dot = name.lastIndexOf('.');
-    String stem = dot > 0 ? name.substring(0, dot) : name;
-    String ending = dot > 0 ? name.substring(dot) : "";
-    int number = 2;
-    while (Files.exists(file.resolveSibling(stem + "-" + number + ending))) {
-      number++;
-    }
-    return file.resolveSibling(stem + "-" + number + ending);
-  }
-
-  private static String message(Exception e) {
-    String text = String.valueOf(e.getMessage());
-    return text.contains("not a database")
-        ? "it is not a journal, or it is damaged."
-        : text.lines().findFirst().orElse("");
+    return BenchFile.free(file);
   }
 
   private static void closeQuietly(@Nullable Connection connection, Exception cause) {
@@ -150,53 +163,116 @@ public final class Journal implements AutoCloseable {
     return file;
   }
 
+  /** Tells whether nothing is written until somebody has decided what becomes of the damage. */
+  public synchronized boolean isUndecided() {
+    return !damage.isEmpty();
+  }
+
+  /** Gives what is not as it was written, in the order of the numbers. */
+  public synchronized List<Damage> damage() {
+    return damage.values().stream()
+        .sorted(java.util.Comparator.comparingLong(Damage::number))
+        .toList();
+  }
+
+  private Connection connection() throws SQLException {
+    Connection now = connection;
+    if (now == null) {
+      now = Database.open(file, PATIENTLY_MS);
+      connection = now;
+    }
+    return now;
+  }
+
   /**
    * Appends an event to a build and returns when it is on the disk.
    *
-   * @throws JournalDamage when it could not be written; nothing was then written
+   * @throws NotWritten when it could not be written; nothing was then written, and it can be tried
+   *     again
    */
   public BuildEvent.Entry append(String build, BuildEvent event) {
-    Instant at = clock.instant().truncatedTo(java.time.temporal.ChronoUnit.MILLIS);
+    return append(build, List.of(event), PATIENTLY_MS).getFirst();
+  }
+
+  /**
+   * Appends events that belong together to a build and returns when all are on the disk.
+   *
+   * @param build the build
+   * @param events the events, in their order
+   * @param patienceMs how long to wait for another window that is writing, in milliseconds
+   * @throws NotWritten when they could not be written; none of them then was, and it can be tried
+   *     again
+   */
+  public synchronized List<BuildEvent.Entry> append(
+      String build, List<BuildEvent> events, int patienceMs) {
+    Instant at = clock.instant().truncatedTo(ChronoUnit.MILLIS);
+    List<Appender.Row> rows =
+        events.stream()
+            .map(event ->
+                new Appender.Row(
+                    build, at.toEpochMilli(), EventJson.kind(event), EventJson.body(event)))
+            .toList();
+    long first = write(rows, patienceMs);
+    List<BuildEvent.Entry> entries = new ArrayList<>();
+    for (BuildEvent event : events) {
+      entries.add(new BuildEvent.Entry(first + entries.size(), at, event));
+    }
+    return entries;
+  }
+
+  private long write(List<Appender.Row> rows, int patienceMs) {
+    return write(rows, List.of(), patienceMs);
+  }
+
+  /**
+   * Writes rows in one transaction; gives the number of the first.
+   *
+   * @param formerly the numbers the rows had elsewhere, empty for new ones: what takes one of them
+   *     back takes back the same entry here
+   */
+  synchronized long write(List<Appender.Row> rows, List<Long> formerly, int patienceMs) {
+    if (!damage.isEmpty()) {
+      throw new NotWritten(
+          NotWritten.Why.UNDECIDED,
+          "The journal " + file + " is damaged; it is only read until somebody decides.",
+          null);
+    }
     try {
-      insert.setString(2, build);
-      insert.setLong(3, at.toEpochMilli());
-      insert.setString(4, EventJson.kind(event));
-      insert.setString(5, EventJson.body(event));
-      insertNumbered();
-      return new BuildEvent.Entry(next++, at, event);
-    } catch (SQLException e) {
-      throw new JournalDamage(
-          "The journal " + file + " could not be written: " + e.getMessage(), e);
-    }
-  }
-
-  /** Takes the next number; one that another window on this bench has taken is passed over. */
-  private void insertNumbered() throws SQLException {
-    for (int tries = 1; ; tries++) {
-      try {
-        insert.setLong(1, next);
-        insert.executeUpdate();
-        return;
-      } catch (SQLException e) {
-        if (e.getErrorCode() != SQLiteErrorCode.SQLITE_CONSTRAINT.code || tries == TRIES) {
-          throw e;
-        }
-        next = lastNumber() + 1;
+      Appender with = appender;
+      if (with == null) {
+        with = new Appender(connection());
+        appender = with;
       }
+      return with.append(rows, formerly, patienceMs);
+    } catch (SQLException e) {
+      NotWritten.Why why = Failure.why(e);
+      if (why != NotWritten.Why.BUSY) {
+        renew(e);
+      }
+      throw new NotWritten(
+          why, "The journal " + file + " could not be written: " + Failure.firstLine(e), e);
     }
   }
 
-  private long lastNumber() throws SQLException {
-    try (Statement statement = connection.createStatement();
-        ResultSet result = statement.executeQuery("SELECT max(number) FROM event")) {
-      return result.next() ? result.getLong(1) : 0;
-    }
+  /** What failed once may be stuck: the next call gets a connection and statements of its own. */
+  private void renew(SQLException cause) {
+    closeQuietly(connection, cause);
+    connection = null;
+    appender = null;
   }
 
   /** Gives the ids of the builds, the one last worked on first. */
-  public List<String> builds() {
+  public synchronized List<String> builds() {
+    if (!damage.isEmpty()) {
+      Map<String, Long> last = new HashMap<>();
+      salvaged.forEach(row -> last.put(row.buildText(), row.number()));
+      return last.entrySet().stream()
+          .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
+          .map(Map.Entry::getKey)
+          .toList();
+    }
     List<String> ids = new ArrayList<>();
-    try (Statement statement = connection.createStatement();
+    try (Statement statement = connection().createStatement();
         ResultSet result =
             statement.executeQuery(
                 "SELECT build FROM event GROUP BY build ORDER BY max(number) DESC")) {
@@ -205,16 +281,28 @@ public final class Journal implements AutoCloseable {
       }
       return ids;
     } catch (SQLException e) {
-      throw new JournalDamage("The journal " + file + " could not be read: " + e.getMessage(), e);
+      throw unreadable(e);
     }
   }
 
-  /** Folds one build. */
-  public Build build(String id) {
+  private JournalDamage unreadable(SQLException e) {
+    return new JournalDamage(
+        "The journal " + file + " could not be read: " + Failure.firstLine(e), e);
+  }
+
+  /** Folds one build; an event that cannot be read stands in its place and says so. */
+  public synchronized Build build(String id) {
     List<BuildEvent.Entry> entries = new ArrayList<>();
+    if (!damage.isEmpty()) {
+      salvaged.stream()
+          .filter(row -> row.buildText().equals(id))
+          .forEach(row -> entries.add(entry(row)));
+      return Build.of(id, entries);
+    }
     try (PreparedStatement select =
-        connection.prepareStatement(
-            "SELECT number, at_ms, kind, body FROM event WHERE build = ? ORDER BY number")) {
+        connection()
+            .prepareStatement(
+                "SELECT number, at_ms, kind, body FROM event WHERE build = ? ORDER BY number")) {
       select.setString(1, id);
       try (ResultSet result = select.executeQuery()) {
         while (result.next()) {
@@ -226,17 +314,110 @@ public final class Journal implements AutoCloseable {
       }
       return Build.of(id, entries);
     } catch (SQLException e) {
-      throw new JournalDamage("The journal " + file + " could not be read: " + e.getMessage(), e);
+      throw unreadable(e);
     }
   }
 
-  @Override
-  public void close() {
+  private BuildEvent.Entry entry(StoredEvent row) {
+    Damage found = damage.get(row.number());
+    BuildEvent event =
+        found == null || found.contentHolds()
+            ? EventJson.read(row.kindText(), row.bodyText())
+            : new BuildEvent.Unread(row.kindText(), found.text());
+    return new BuildEvent.Entry(row.number(), Instant.ofEpochMilli(row.atMs()), event);
+  }
+
+  /** Gives every event as it is stored, in the order of the numbers. */
+  synchronized List<StoredEvent> stored() {
+    if (!damage.isEmpty()) {
+      return salvaged;
+    }
     try {
-      insert.close();
-      connection.close();
+      return Rows.all(connection(), true);
     } catch (SQLException e) {
-      throw new JournalDamage("The journal " + file + " could not be closed: " + e.getMessage(), e);
+      throw unreadable(e);
+    }
+  }
+
+  /** Gives the number of events. */
+  public synchronized long events() {
+    return damage.isEmpty() ? count() : salvaged.size();
+  }
+
+  private long count() {
+    try (Statement statement = connection().createStatement();
+        ResultSet result = statement.executeQuery("SELECT count(*) FROM event")) {
+      return result.next() ? result.getLong(1) : 0;
+    } catch (SQLException e) {
+      throw unreadable(e);
+    }
+  }
+
+  /** Gives when the last event was written; the epoch when there is none. */
+  public synchronized Instant lastAt() {
+    if (!damage.isEmpty()) {
+      return Instant.ofEpochMilli(salvaged.isEmpty() ? 0 : salvaged.getLast().atMs());
+    }
+    try (Statement statement = connection().createStatement();
+        ResultSet result = statement.executeQuery("SELECT max(at_ms) FROM event")) {
+      return Instant.ofEpochMilli(result.next() ? result.getLong(1) : 0);
+    } catch (SQLException e) {
+      throw unreadable(e);
+    }
+  }
+
+  /** Runs something on the connection, which nobody else uses meanwhile. */
+  synchronized <T> T with(OnConnection<T> work) throws SQLException {
+    return work.run(connection());
+  }
+
+  /** Work on the connection. */
+  interface OnConnection<T> {
+    /** Does it. */
+    T run(Connection connection) throws SQLException;
+  }
+
+  /**
+   * Decides to go on without what is damaged: the damaged entries are set aside, where they are
+   * kept as they are, and what is left gets a chain of its own. From then on the journal is written
+   * again.
+   *
+   * @throws NotWritten when that could not be written; the journal is then as it was
+   */
+  public synchronized void goOnWithoutDamage() {
+    List<StoredEvent> kept =
+        salvaged.stream()
+            .filter(row -> {
+              Damage found = damage.get(row.number());
+              return found == null || found.contentHolds();
+            })
+            .toList();
+    try {
+      Repair.of(connection(), kept, salvaged, damage());
+    } catch (SQLException e) {
+      renew(e);
+      throw new NotWritten(
+          Failure.why(e),
+          "The journal " + file + " could not be mended: " + Failure.firstLine(e),
+          e);
+    }
+    damage = Map.of();
+    salvaged = List.of();
+    appender = null;
+  }
+
+  @Override
+  public synchronized void close() {
+    Connection now = connection;
+    connection = null;
+    appender = null;
+    if (now != null) {
+      try {
+        now.close();
+      } catch (SQLException e) {
+        throw new JournalDamage(
+            "The journal " + file + " could not be closed: " + Failure.firstLine(e), e);
+      }
     }
   }
 }

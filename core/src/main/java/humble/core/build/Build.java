@@ -138,6 +138,7 @@ public final class Build {
       case BuildEvent.Noted e -> {}
       case BuildEvent.Wrong e -> {}
       case BuildEvent.TookBack e -> {}
+      case BuildEvent.Unread e -> {}
     }
   }
 

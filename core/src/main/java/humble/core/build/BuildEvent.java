@@ -149,6 +149,14 @@ public sealed interface BuildEvent {
   record TookBack(long number) implements BuildEvent {}
 
   /**
+   * Stands in the place of an entry that cannot be read, and is never written itself.
+   *
+   * @param kind the kind of entry it was, as the journal has it
+   * @param why why it cannot be read
+   */
+  record Unread(String kind, String why) implements BuildEvent {}
+
+  /**
    * An event as the journal holds it.
    *
    * @param number position in the journal, from 1, rising

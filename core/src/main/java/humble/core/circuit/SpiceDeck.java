@@ -1,5 +1,7 @@
 package humble.core.circuit;
 
+import humble.core.words.DistinctWords;
+import humble.core.words.ForeignText;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -10,7 +12,8 @@ import java.util.Set;
 /**
  * A circuit as a SPICE deck that any SPICE runs: junctions and transistors by their models, and for
  * supplies, regulators and loads the linear piece that is in force at the solved point. Ground is
- * node 0; a comment names the net of every node.
+ * node 0; a comment names the net of every node. What a kit calls things reaches the deck as words
+ * of letters, digits and underscores only: a deck is a program, and whoever runs it trusts it.
  */
 final class SpiceDeck {
   /** Well above what common simulators clamp a diode's saturation current to. */
@@ -39,13 +42,22 @@ final class SpiceDeck {
     for (int node = 0; node < circuit.nodeCount(); node++) {
       deck.resistor(node, -1, 1e12);
     }
-    StringBuilder text = new StringBuilder("* ").append(title).append('\n');
+    StringBuilder text = new StringBuilder("* ").append(ForeignText.word(title)).append('\n');
+    DistinctWords nets = new DistinctWords();
     circuit
         .nodeOfNet()
         .forEach((net, node) ->
-            text.append("* net ").append(net).append(" = ").append(name(node)).append('\n'));
+            text.append("* net ")
+                .append(nets.of(net))
+                .append(" = ")
+                .append(name(node))
+                .append('\n'));
+    DistinctWords pins = new DistinctWords();
     for (Map.Entry<String, Integer> pin : new java.util.TreeMap<>(circuit.nodeOfPin()).entrySet()) {
-      text.append("* pin ").append(pin.getKey()).append(" = ").append(name(pin.getValue()));
+      text.append("* pin ")
+          .append(pins.of(pin.getKey()))
+          .append(" = ")
+          .append(name(pin.getValue()));
       text.append('\n');
     }
     deck.cards.forEach(card -> text.append(card).append('\n'));
@@ -110,7 +122,7 @@ final class SpiceDeck {
 
   void diode(int anode, int cathode, double saturationA, double slopeVolts) {
     String model = "M" + ++count;
-    String own = unused("D" + (ref.isEmpty() ? "X" + count : ref));
+    String own = unused("D" + (ref.isEmpty() ? "X" + count : ForeignText.word(ref)));
     double saturation = Math.max(saturationA, LEAST_SATURATION_A);
     String from = name(anode);
     if (saturation > saturationA) {

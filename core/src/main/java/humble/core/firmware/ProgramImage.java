@@ -118,7 +118,11 @@ public final class ProgramImage {
     }
 
     private void splitIn(long address, long end, byte[] bytes) {
-      for (Map.Entry<Long, byte[]> each : List.copyOf(runs.headMap(end, true).entrySet())) {
+      // Runs do not overlap each other: only the one before the address can reach into it.
+      Long first = runs.floorKey(address);
+      long since = first == null ? address : first;
+      for (Map.Entry<Long, byte[]> each :
+          List.copyOf(runs.subMap(since, true, end, true).entrySet())) {
         long from = each.getKey();
         byte[] old = each.getValue();
         long to = from + old.length - 1;

@@ -1,5 +1,7 @@
 package humble.core.intake;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.Finding;
 import humble.core.kit.PartKind;
 import humble.core.marking.BandColour;
@@ -7,6 +9,7 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +25,7 @@ import java.util.regex.Pattern;
  * @param problems lines that say nothing usable
  */
 public record SheetText(List<PartRow> rows, List<Finding> problems) {
-  private static final int LONGEST_LINE = 10_000;
+  private static final int LONGEST_LINE = 4_000;
 
   private static final Pattern COUNT =
       Pattern.compile(
@@ -48,24 +51,33 @@ public record SheetText(List<PartRow> rows, List<Finding> problems) {
    *
    * @param text the sheet
    * @param source what the places in messages begin with, such as a file name
+   * @param budget what its lines come out of; where it is spent, that is the last problem told
    */
-  public static SheetText read(String text, String source) {
+  public static SheetText read(String text, String source, Budget budget) {
     List<PartRow> rows = new ArrayList<>();
     List<Finding> problems = new ArrayList<>();
-    String[] lines = text.split("\\R", -1);
+    Iterator<String> lines = text.lines().iterator();
     String heading = "";
-    for (int i = 0; i < lines.length; i++) {
-      String where = source + " line " + (i + 1);
+    for (int i = 1; lines.hasNext(); i++) {
+      String where = source + " line " + i;
+      String written = lines.next();
+      try {
+        budget.items(1);
+        budget.look();
+      } catch (Spent e) {
+        problems.add(Finding.error(where, e.sentence()));
+        break;
+      }
+      if (written.length() > LONGEST_LINE) {
+        problems.add(Finding.error(where, "The line is longer than 4000 characters."));
+        continue;
+      }
       String line =
           BULLET
-              .matcher(lines[i].replace('\u00a0', ' ').replace('\t', ' '))
+              .matcher(written.replace('\u00a0', ' ').replace('\t', ' '))
               .replaceFirst("")
               .strip();
       if (line.isEmpty()) {
-        continue;
-      }
-      if (line.length() > LONGEST_LINE) {
-        problems.add(Finding.error(where, "The line is longer than 10000 characters."));
         continue;
       }
       if (isHeading(line)) {

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +18,9 @@ import org.jspecify.annotations.Nullable;
  * run in a circle.
  */
 public final class KitCheck {
+  private static final List<String> STAGES =
+      List.of("shelf", "unpack", "sort", "plan", "fit", "power", "load", "wake", "close", "book");
+
   private final Kit kit;
   private final Parts parts;
   private final List<Finding> findings = new ArrayList<>();
@@ -30,7 +34,17 @@ public final class KitCheck {
 
   /** Gives all findings; the pointers are those of the kit file the kit was read from. */
   public static List<Finding> of(Kit kit) {
+    return of(kit, Set.of());
+  }
+
+  /**
+   * Gives all findings.
+   *
+   * @param alsoNamed ids that stand in the kit file but not in {@code kit}, such as those of trims
+   */
+  public static List<Finding> of(Kit kit, Set<String> alsoNamed) {
     KitCheck check = new KitCheck(kit);
+    check.names();
     check.lines();
     check.places();
     check.nets();
@@ -38,9 +52,61 @@ public final class KitCheck {
     check.power();
     check.wake();
     check.handwork();
+    check.cautions(alsoNamed);
     check.cycle();
     check.findings.addAll(CircuitSense.of(check.parts));
     return List.copyOf(check.findings);
+  }
+
+  private void names() {
+    for (int i = 0; i < kit.lines().size(); i++) {
+      List<String> refs = kit.lines().get(i).refs();
+      for (int k = 0; k < refs.size(); k++) {
+        object("/lines/" + i + "/refs/" + k, NameRule.ref(refs.get(k)));
+      }
+    }
+    kit.nets().keySet().forEach(net -> object("/nets/" + escape(net), NameRule.net(net)));
+    for (int i = 0; i < kit.packages().size(); i++) {
+      List<PackagePin> pins = kit.packages().get(i).pins();
+      for (int k = 0; k < pins.size(); k++) {
+        object("/packages/" + i + "/pins/" + k + "/n", NameRule.pin(pins.get(k).number()));
+      }
+    }
+  }
+
+  private void object(String at, Optional<NameRule.Objection> objection) {
+    objection.ifPresent(found -> {
+      if (found.error()) {
+        error(at, found.text());
+      } else {
+        warning(at, found.text());
+      }
+    });
+  }
+
+  /** A caution whose place nothing bears would never be shown. */
+  private void cautions(Set<String> alsoNamed) {
+    Set<String> named = new HashSet<>(STAGES);
+    named.addAll(alsoNamed);
+    named.addAll(refs);
+    named.addAll(taskIds);
+    named.addAll(kit.nets().keySet());
+    kit.peripherals().forEach(each -> named.add(each.id()));
+    kit.firmware().images().forEach(each -> named.add(each.id()));
+    kit.handwork().wires().forEach(each -> named.add(each.id()));
+    kit.loose().forEach(each -> named.add(each.id()));
+    kit.options().forEach(each -> named.add(each.id()));
+    for (int i = 0; i < kit.cautions().size(); i++) {
+      String at = kit.cautions().get(i).at();
+      if (!named.contains(at)) {
+        error(
+            "/cautions/" + i + "/at",
+            "'"
+                + at
+                + "' is no part, net, gate, task, peripheral, image, wire, loose item, option,"
+                + " trim or stage of this kit: the caution would never be shown.");
+      }
+    }
   }
 
   private void lines() {

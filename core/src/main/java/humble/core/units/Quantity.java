@@ -30,6 +30,9 @@ public final class Quantity {
   private static final String[] UNITS = {"ohms", "ohm", "Hz", "Ω", "V", "A", "F", "H", "W", "R"};
   private static final String TOLERANCE_LETTERS = "BCDFGJKMZ";
 
+  /** A number that is longer was never meant as one. */
+  private static final int LONGEST = 64;
+
   private final String text;
   private int at;
 
@@ -39,6 +42,11 @@ public final class Quantity {
 
   /** Reads {@code text}; never throws for what was written. */
   public static QuantityText parse(String text) {
+    if (text.length() > LONGEST) {
+      return new QuantityText.Unreadable(
+          LONGEST,
+          "A quantity has at most " + LONGEST + " characters; here are " + text.length() + ".");
+    }
     return new Quantity(text).read();
   }
 

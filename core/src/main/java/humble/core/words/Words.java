@@ -5,16 +5,24 @@ import java.util.List;
 import java.util.Locale;
 import java.util.MissingResourceException;
 import java.util.ResourceBundle;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 
 /** Puts {@link Phrase phrases} into words by a resource bundle; lists are joined with commas. */
 public final class Words {
   private final ResourceBundle bundle;
   private final Locale locale;
+  private final UnaryOperator<String> names;
 
-  private Words(ResourceBundle bundle, Locale locale) {
+  private Words(ResourceBundle bundle, Locale locale, UnaryOperator<String> names) {
     this.bundle = bundle;
     this.locale = locale;
+    this.names = names;
+  }
+
+  /** Gives the same words, which put every text that is handed to them through {@code names}. */
+  public Words naming(UnaryOperator<String> names) {
+    return new Words(bundle, locale, names);
   }
 
   /** Gives the core's own words in {@code locale}. */
@@ -28,7 +36,7 @@ public final class Words {
    * @throws MissingResourceException when there is no such bundle
    */
   public static Words of(String baseName, Locale locale) {
-    return new Words(ResourceBundle.getBundle(baseName, locale), locale);
+    return new Words(ResourceBundle.getBundle(baseName, locale), locale, text -> text);
   }
 
   /** Says {@code phrase}. */
@@ -57,6 +65,7 @@ public final class Words {
   private Object argument(Object argument) {
     return switch (argument) {
       case Phrase phrase -> say(phrase);
+      case String text -> names.apply(text);
       case List<?> list ->
           list.stream()
               .map(each -> String.valueOf(argument(each)))

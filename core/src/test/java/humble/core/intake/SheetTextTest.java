@@ -2,6 +2,7 @@ package humble.core.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.budget.Budget;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
 import java.util.List;
@@ -14,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class SheetTextTest {
   private static Draft draft(String text) {
-    SheetText sheet = SheetText.read(text, "sheet");
+    SheetText sheet = SheetText.read(text, "sheet", Budget.unlimited());
     return Intake.draft("Lantern", sheet.rows(), List.of(), Map.of());
   }
 
@@ -72,7 +73,8 @@ class SheetTextTest {
 
   @Test
   void bandsThatContradictTheValueAreSaid() {
-    SheetText sheet = SheetText.read("3 x 4k7 brown-black-orange R1 R4 R9", "sheet");
+    SheetText sheet =
+        SheetText.read("3 x 4k7 brown-black-orange R1 R4 R9", "sheet", Budget.unlimited());
     Draft draft = Intake.draft("x", sheet.rows(), List.of(), Map.of());
     assertThat(draft.kit().lines().getFirst().value()).isEqualTo("4k7");
     assertThat(draft.problems())
@@ -83,7 +85,9 @@ class SheetTextTest {
 
   @Test
   void aLineWithoutAPartIsNamed() {
-    SheetText sheet = SheetText.read("Parts of the lantern, 2 sheets\n\nhello\n1 x 1k R1", "sheet");
+    SheetText sheet =
+        SheetText.read(
+            "Parts of the lantern, 2 sheets\n\nhello\n1 x 1k R1", "sheet", Budget.unlimited());
     assertThat(sheet.rows()).hasSize(1);
     assertThat(sheet.problems())
         .extracting(Finding::where)
@@ -92,7 +96,7 @@ class SheetTextTest {
 
   @Property(tries = 300)
   void noTextMakesItFall(@ForAll String text) {
-    SheetText sheet = SheetText.read(text, "sheet");
+    SheetText sheet = SheetText.read(text, "sheet", Budget.unlimited());
     Draft draft = Intake.draft("x", sheet.rows(), List.of(), Map.of());
     assertThat(draft.kit().lines().size()).isLessThanOrEqualTo(sheet.rows().size());
   }

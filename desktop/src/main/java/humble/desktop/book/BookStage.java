@@ -7,13 +7,12 @@ import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
+import humble.desktop.stage.PaperOut;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
-import humble.formats.WholeFile;
 import humble.formats.report.EventWords;
 import humble.formats.report.HtmlReport;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -30,16 +29,14 @@ public final class BookStage implements Stage {
   private final Desk desk;
   private final Words words;
   private final Words reportWords = Words.of("humble.formats.report.report", Locale.getDefault());
-  private final Path home;
-  private String answer = "";
-  private boolean written;
+  private final PaperOut report;
 
   /** Makes the stage; reports go into the folder of the bench. */
   public BookStage(OpenBuild open, Desk desk, Path home) {
     this.open = open;
     this.desk = desk;
     this.words = desk.words();
-    this.home = home;
+    this.report = new PaperOut(words, home.resolve("reports"), open.build().id(), ".html");
   }
 
   @Override
@@ -67,8 +64,20 @@ public final class BookStage implements Stage {
     card.row(Standing.DONE, words.say("book.parts", build.fittedRefs().size()));
     card.row(wrongs == 0 ? Standing.DONE : Standing.TO_DO, words.say("book.wrong", wrongs));
     card.row(Standing.DONE, words.say("book.backs", backs));
-    if (!answer.isEmpty()) {
-      card.verdict(written, answer);
+    long unread =
+        build.entries().stream().filter(e -> e.event() instanceof BuildEvent.Unread).count();
+    if (unread > 0) {
+      card.row(Standing.DEVIATED, words.say("book.unread", unread));
+    }
+    report.answer().ifPresent(said -> card.verdict(said.good(), said.text()));
+    if (report.asking()) {
+      card.hint(
+          "+",
+          words.say("book.beside"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
     }
     card.hint(
         "−",
@@ -78,22 +87,24 @@ public final class BookStage implements Stage {
           desk.go(StageId.BOOK);
         });
     card.hint("*", words.say("key.note"), desk::note);
-    return card.go(words.say("book.go"));
+    return card.go(words.say(report.asking() ? "book.again" : "book.go"));
   }
 
   @Override
   public void enter(String typed) {
-    Path file = home.resolve("reports").resolve(open.build().id() + ".html");
-    String page =
-        HtmlReport.of(open.kit(), open.build(), Locale.getDefault(), ZoneId.systemDefault());
-    try {
-      WholeFile.write(file, page.getBytes(StandardCharsets.UTF_8));
-      written = true;
-      answer = words.say("book.written", file);
-    } catch (IOException e) {
-      written = false;
-      answer = words.say("book.not-written", file, String.valueOf(e.getMessage()));
+    report.write(this::page);
+  }
+
+  @Override
+  public void plus() {
+    if (report.asking()) {
+      report.writeBeside(this::page);
     }
+  }
+
+  private byte[] page() {
+    return HtmlReport.of(open.kit(), open.build(), Locale.getDefault(), ZoneId.systemDefault())
+        .getBytes(StandardCharsets.UTF_8);
   }
 
   @Override
@@ -107,7 +118,8 @@ public final class BookStage implements Stage {
                 entry.at(),
                 stage,
                 EventWords.say(reportWords, entry.event()),
-                entry.event() instanceof BuildEvent.Wrong));
+                entry.event() instanceof BuildEvent.Wrong
+                    || entry.event() instanceof BuildEvent.Unread));
       }
     }
     return new LanesMat(words.say("book.mat"), marks, ZoneId.systemDefault(), words);
@@ -150,6 +162,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Noted e -> StageId.BOOK;
       case BuildEvent.Wrong e -> StageId.BOOK;
       case BuildEvent.TookBack e -> null;
+      case BuildEvent.Unread e -> StageId.BOOK;
     };
   }
 }

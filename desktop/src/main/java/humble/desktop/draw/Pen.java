@@ -1,5 +1,6 @@
 package humble.desktop.draw;
 
+import humble.core.words.ForeignText;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.canvas.GraphicsContext;
@@ -559,7 +560,8 @@ public final class Pen {
     write(text, x, y, mono(sizePx), token, hang);
   }
 
-  private void write(String text, double x, double y, Font font, Token token, Hang hang) {
+  private void write(String written, double x, double y, Font font, Token token, Hang hang) {
+    String text = ForeignText.shown(written);
     Color colour = palette.of(token);
     // No letter of the faces is wider than its size; a little too wide an area does no harm.
     double most = text.length() * font.getSize();

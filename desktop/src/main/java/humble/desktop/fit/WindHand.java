@@ -111,9 +111,10 @@ final class WindHand implements Hand {
   @Override
   public void digit(int digit) {
     if (digit == 0) {
-      for (WindingPlan.Coil coil : plan.coils()) {
-        open.act(new BuildEvent.Wound(winding.id(), coil.id(), coil.turns()));
-      }
+      open.act(
+          plan.coils().stream()
+              .map(coil -> new BuildEvent.Wound(winding.id(), coil.id(), coil.turns()))
+              .toArray(BuildEvent[]::new));
     } else {
       wind(digit);
     }

@@ -22,6 +22,7 @@ import humble.desktop.stage.LineNames;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
 import humble.formats.table.PartsTable;
 import humble.formats.table.TableText;
@@ -86,7 +87,8 @@ public final class IntakeStage implements Stage {
   }
 
   private SheetText sheet(List<String> from) {
-    return SheetText.read(String.join("\n", from), words.say("intake.sheet"));
+    return SheetText.read(
+        String.join("\n", from), words.say("intake.sheet"), ReadingBudget.usual());
   }
 
   private List<PartRow> rows() {
@@ -114,7 +116,7 @@ public final class IntakeStage implements Stage {
       if (lines.isEmpty()) {
         Files.deleteIfExists(kept);
       } else {
-        WholeFile.write(kept, text.getBytes(StandardCharsets.UTF_8));
+        WholeFile.replace(kept, text.getBytes(StandardCharsets.UTF_8));
       }
     } catch (IOException e) {
       trouble = words.say("intake.not-kept", kept);
@@ -491,7 +493,7 @@ public final class IntakeStage implements Stage {
     guided = null;
     trouble = "";
     try {
-      takeText(TableText.read(file), String.valueOf(file.getFileName()));
+      takeText(TableText.read(file, ReadingBudget.usual()), String.valueOf(file.getFileName()));
     } catch (IOException e) {
       trouble = String.valueOf(e.getMessage());
     }

@@ -201,7 +201,8 @@ public final class LoadStage implements Stage {
           sending = false;
           ended(image, read, target, Objects.requireNonNull(outcome.get()));
           desk.refresh();
-        });
+        },
+        () -> sending = false);
   }
 
   private void ended(

@@ -268,10 +268,10 @@ public final class PlanStage implements Stage {
       answer = words.say("plan.refused", desk.coreWords().say(refused.get()));
       return;
     }
+    open.act(new BuildEvent.Moved(step, before));
     good = true;
     answer =
         words.say("plan.moved", step.replaceFirst("^\\w+:", ""), before.replaceFirst("^\\w+:", ""));
-    open.act(new BuildEvent.Moved(step, before));
   }
 
   @Override

@@ -579,11 +579,13 @@ public final class PowerStage implements Stage {
     value()
         .ifPresent(volts -> {
           Verdict verdict = judge(expected);
-          open.act(
+          BuildEvent read =
               new BuildEvent.GateRead(
-                  gate.id(), volts, verdict.name().toLowerCase(Locale.ROOT), fromPractice));
+                  gate.id(), volts, verdict.name().toLowerCase(Locale.ROOT), fromPractice);
           if (passes(expected)) {
-            open.act(new BuildEvent.GatePassed(gate.id(), volts));
+            open.act(read, new BuildEvent.GatePassed(gate.id(), volts));
+          } else {
+            open.act(read);
           }
           desk.type("");
         });

@@ -3,6 +3,7 @@ package humble.desktop.session;
 import humble.bench.PracticeBench;
 import humble.bench.SerialLink;
 import humble.bench.Transfer;
+import humble.core.budget.Budget;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.circuit.Cancelled;
@@ -26,21 +27,23 @@ import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.stock.Stocktake;
+import humble.formats.ReadingBudget;
 import humble.formats.board.BoardLayers;
 import humble.formats.hex.HexRead;
 import humble.formats.hex.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
+import humble.store.NotWritten;
 import java.io.IOException;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
-import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -57,8 +60,7 @@ public final class OpenBuild {
   private final Parts parts;
   private Parts fitted;
   private final PracticeBench practice;
-  private final Executor background;
-  private final Executor later;
+  private final Bench bench;
   private final Runnable changed;
   private final Set<String> restored = new HashSet<>();
   private final Set<String> poweredAsked = new HashSet<>();
@@ -73,6 +75,8 @@ public final class OpenBuild {
   private Build build;
   private @Nullable Reckoned reckoned;
   private boolean reckoning;
+  private String failed = "";
+  private @Nullable String failedFor;
   private boolean practiceOn = true;
   private volatile boolean closed;
 
@@ -83,8 +87,7 @@ public final class OpenBuild {
       Build build,
       Supplier<Pace> paceOfBench,
       Supplier<Habits> habitsOfBench,
-      Executor background,
-      Executor later,
+      Bench bench,
       Runnable changed) {
     this.journal = journal;
     this.folder = folder;
@@ -94,8 +97,7 @@ public final class OpenBuild {
     this.build = build;
     this.paceOfBench = paceOfBench;
     this.habitsOfBench = habitsOfBench;
-    this.background = background;
-    this.later = later;
+    this.bench = bench;
     this.changed = changed;
     long seed = build.began().map(BuildEvent.Began::practiceSeed).orElse(1L);
     this.practice = new PracticeBench(parts, seed, List.of());
@@ -113,15 +115,36 @@ public final class OpenBuild {
             .orElse(List.of()));
   }
 
-  /** Appends {@code event}, then folds it. */
-  public void act(BuildEvent event) {
-    build = build.with(journal.append(build.id(), event));
+  /**
+   * Appends an act, then folds it. An act of several events is written whole or not at all.
+   *
+   * @throws humble.store.NotWritten when it could not be written: nothing has then happened, and it
+   *     can be tried again
+   */
+  public void act(BuildEvent... events) {
+    for (BuildEvent.Entry entry : append(List.of(events))) {
+      build = build.with(entry);
+    }
     hide();
-    if (event instanceof BuildEvent.Chose
-        || event instanceof BuildEvent.Counted
-        || event instanceof BuildEvent.Moved
-        || event instanceof BuildEvent.PlansEvenings) {
-      reckon();
+    for (BuildEvent event : events) {
+      if (event instanceof BuildEvent.Chose
+          || event instanceof BuildEvent.Counted
+          || event instanceof BuildEvent.Moved
+          || event instanceof BuildEvent.PlansEvenings) {
+        reckon();
+      }
+    }
+  }
+
+  /** Mostly nobody else is writing; where somebody is, the waiting is done off this thread. */
+  private List<BuildEvent.Entry> append(List<BuildEvent> events) {
+    try {
+      return journal.append(build.id(), events, Journal.BRIEFLY_MS);
+    } catch (NotWritten e) {
+      if (e.why() != NotWritten.Why.BUSY) {
+        throw e;
+      }
+      return bench.patience().await(() -> journal.append(build.id(), events, Journal.PATIENTLY_MS));
     }
   }
 
@@ -147,29 +170,45 @@ public final class OpenBuild {
             && now.eveningMinutes() == build.eveningMinutes())) {
       return;
     }
+    String inputs = choices + " " + lacking + " " + moves() + " " + build.eveningMinutes();
+    if (inputs.equals(failedFor)) {
+      return;
+    }
     reckoning = true;
     List<Move> moves = moves();
     int evening = build.eveningMinutes();
     Pace known = pace;
     Map<String, Double> knownHeat = watts;
-    background.execute(() -> {
-      Pace own = known == null ? paceOfBench.get() : known;
-      Habits ownHabits = habitsOfBench.get();
-      Map<String, Double> heat = knownHeat == null ? Heat.watts(parts) : knownHeat;
-      Reckoned result = Reckoned.of(parts, choices, lacking, moves, evening, own, heat);
-      later.execute(() -> {
-        if (closed) {
-          return;
-        }
-        pace = own;
-        habits = ownHabits;
-        watts = heat;
-        reckoned = result;
-        reckoning = false;
-        reckon();
-        changed.run();
-      });
-    });
+    record Learned(Pace pace, Habits habits, Map<String, Double> heat, Reckoned result) {}
+    AtomicReference<Learned> learned = new AtomicReference<>();
+    inBackground(
+        () -> {
+          Pace own = known == null ? paceOfBench.get() : known;
+          Habits ownHabits = habitsOfBench.get();
+          Map<String, Double> heat = knownHeat == null ? Heat.watts(parts) : knownHeat;
+          learned.set(
+              new Learned(
+                  own,
+                  ownHabits,
+                  heat,
+                  Reckoned.of(parts, choices, lacking, moves, evening, own, heat)));
+        },
+        () -> {
+          Learned made = Objects.requireNonNull(learned.get());
+          pace = made.pace();
+          habits = made.habits();
+          watts = made.heat();
+          reckoned = made.result();
+          failed = "";
+          reckoning = false;
+          reckon();
+          changed.run();
+        },
+        () -> {
+          failedFor = inputs;
+          reckoning = false;
+          reckon();
+        });
   }
 
   /** Gives what was reckoned for the choices in force; empty while it is being computed. */
@@ -254,7 +293,10 @@ public final class OpenBuild {
     if (!board.files().isEmpty() && layersAsked.add(board.id())) {
       AtomicReference<BoardLayers> read = new AtomicReference<>();
       inBackground(
-          () -> read.set(BoardLayers.read(board, folder::bytes)),
+          () -> {
+            Budget budget = ReadingBudget.usual(() -> closed);
+            read.set(BoardLayers.read(board, folder.source(budget), budget));
+          },
           () -> {
             layers.put(board.id(), read.get());
             changed.run();
@@ -301,23 +343,60 @@ public final class OpenBuild {
 
   /** Shows soon, from any thread, how far long work is. */
   public void tell() {
-    later.execute(() -> {
-      if (!closed) {
-        changed.run();
-      }
-    });
+    bench
+        .later()
+        .execute(() -> {
+          if (!closed) {
+            changed.run();
+          }
+        });
   }
 
   /** Runs {@code work} in the background and {@code then} on the interface thread. */
   public void inBackground(Runnable work, Runnable then) {
-    background.execute(() -> {
+    inBackground(work, then, () -> {});
+  }
+
+  /**
+   * Runs {@code work} in the background and {@code then} on the interface thread. Work that fails
+   * is written to the log and told on the card; {@code otherwise} then runs instead. Where {@code
+   * then} cannot write an act it is kept, told, and tried again when the person says so.
+   */
+  public void inBackground(Runnable work, Runnable then, Runnable otherwise) {
+    bench
+        .background()
+        .execute(() -> {
+          Optional<Throwable> fault = faultOf(work);
+          bench
+              .later()
+              .execute(() -> {
+                if (closed) {
+                  return;
+                }
+                fault.ifPresentOrElse(
+                    thrown -> {
+                      failed = bench.faults().told("Work in the background failed", thrown);
+                      otherwise.run();
+                      changed.run();
+                    },
+                    () -> bench.carefully().run(then));
+              });
+        });
+  }
+
+  /** Whatever ends the work is told: a thread that dies would take it along without a word. */
+  private static Optional<Throwable> faultOf(Runnable work) {
+    try {
       work.run();
-      later.execute(() -> {
-        if (!closed) {
-          then.run();
-        }
-      });
-    });
+      return Optional.empty();
+    } catch (RuntimeException | Error e) {
+      return Optional.of(e);
+    }
+  }
+
+  /** Gives one sentence about work in the background that failed; empty when none did. */
+  public String failed() {
+    return failed;
   }
 
   /** Puts the build away: what still runs in the background ends without a word. */

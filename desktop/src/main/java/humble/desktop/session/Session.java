@@ -4,30 +4,44 @@ import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
+import humble.core.words.ForeignText;
+import humble.formats.WholeFile;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
+import humble.store.Copies;
 import humble.store.Journal;
+import humble.store.JournalDamage;
+import humble.store.JournalOpen;
+import humble.store.NotWritten;
+import humble.store.log.FaultLog;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** The bench: its journal, its kits, and the build that lies on it. */
 public final class Session {
-  private final Journal journal;
   private final Path home;
   private final List<Path> kitPaths;
   private final Executor background;
   private final Executor later;
+  private final FaultLog log;
+  private Journal journal;
+  private Bench.Patience patience = Bench.ON_THE_SPOT;
+  private Bench.Carefully carefully = Runnable::run;
   private Runnable changed = () -> {};
+  private String notice = "";
   private @Nullable OpenBuild open;
 
   /**
@@ -43,6 +57,7 @@ public final class Session {
       Journal journal, Path home, List<Path> kitPaths, Executor background, Executor later) {
     this.journal = journal;
     this.home = home;
+    this.log = new FaultLog(home);
     this.kitPaths = new ArrayList<>(kitPaths);
     ownKits().forEach(this::addToShelf);
     this.background = background;
@@ -70,10 +85,7 @@ public final class Session {
    * @throws IOException with one sentence, when it cannot be written
    */
   public Path keep(Kit kit) throws IOException {
-    Path folder = home.resolve("kits").resolve(kit.id());
-    for (int i = 2; Files.exists(folder); i++) {
-      folder = home.resolve("kits").resolve(kit.id() + "-" + i);
-    }
+    Path folder = WholeFile.unused(WholeFile.within(home.resolve("kits"), kit.id(), ""));
     KitWriter.write(folder, KitWriter.text(kit), Map.of(), false);
     addToShelf(folder);
     return folder;
@@ -87,42 +99,86 @@ public final class Session {
     /** A kit. */
     record Fresh(Path path, Kit kit) implements OnShelf {}
 
-    /** A kit that cannot be opened, with what stands against it. */
-    record Broken(Path path, List<String> problems) implements OnShelf {
+    /** A kit, or the build of one, that cannot be opened, with what stands against it. */
+    record Broken(String name, List<String> problems) implements OnShelf {
       public Broken {
         problems = List.copyOf(problems);
       }
     }
   }
 
-  /** Gives the shelf: builds first, the last worked on at the front, then kits. */
+  /**
+   * Gives the shelf: builds first, the last worked on at the front, then kits. What cannot be read
+   * stands there as such.
+   */
   public List<OnShelf> shelf() {
     List<OnShelf> shelf = new ArrayList<>();
     for (String id : journal.builds()) {
-      Build build = journal.build(id);
-      build.began().ifPresent(began -> shelf.add(begun(build, Path.of(began.kitPath()))));
+      read(id, () -> begun(journal.build(id))).ifPresent(shelf::add);
     }
-    kitPaths.forEach(path -> shelf.add(fresh(path)));
+    for (Path path : kitPaths) {
+      read(String.valueOf(path.getFileName()), () -> Optional.of(fresh(path)))
+          .ifPresent(shelf::add);
+    }
     return shelf;
   }
 
-  private static OnShelf fresh(Path path) {
+  /** One thing that cannot be read must not take the others along. */
+  private Optional<OnShelf> read(String name, Supplier<Optional<OnShelf>> reading) {
+    try {
+      return reading.get();
+    } catch (RuntimeException | StackOverflowError e) {
+      return Optional.of(
+          new OnShelf.Broken(name, List.of(told("'" + name + "' could not be read", e))));
+    }
+  }
+
+  /** Writes a fault of the program down and gives one sentence for people. */
+  public String told(String what, Throwable fault) {
+    log.fault(what, fault);
+    return what + ": " + fault.getClass().getSimpleName() + ". It stands in " + log.file() + ".";
+  }
+
+  /** Gives the log of what went wrong in the program itself. */
+  public FaultLog log() {
+    return log;
+  }
+
+  private OnShelf fresh(Path path) {
     return switch (KitFolder.at(path).read()) {
       case KitRead.Opened opened -> new OnShelf.Fresh(path, opened.kit());
-      case KitRead.Refused refused -> broken(path, refused);
+      case KitRead.Refused refused -> broken(String.valueOf(path.getFileName()), refused);
     };
   }
 
-  private static OnShelf begun(Build build, Path path) {
-    return switch (KitFolder.at(path).read()) {
-      case KitRead.Opened opened -> new OnShelf.Begun(build, opened.kit());
-      case KitRead.Refused refused -> broken(path, refused);
-    };
+  /** A build whose beginning cannot be read is no less of a build: it is named by its id. */
+  private Optional<OnShelf> begun(Build build) {
+    BuildEvent.Began began = build.began().orElse(null);
+    if (began == null) {
+      boolean hurt = build.entries().stream().anyMatch(e -> e.event() instanceof BuildEvent.Unread);
+      return hurt
+          ? Optional.of(new OnShelf.Broken(build.id(), List.of("Its first entry cannot be read.")))
+          : Optional.empty();
+    }
+    return Optional.of(begun(build, began));
   }
 
-  private static OnShelf.Broken broken(Path path, KitRead.Refused refused) {
+  private OnShelf begun(Build build, BuildEvent.Began began) {
+    try {
+      return switch (KitFolder.at(Path.of(began.kitPath())).read()) {
+        case KitRead.Opened opened -> new OnShelf.Begun(build, opened.kit());
+        case KitRead.Refused refused -> broken(began.name(), refused);
+      };
+    } catch (InvalidPathException e) {
+      return new OnShelf.Broken(
+          began.name(),
+          List.of("'" + ForeignText.shown(began.kitPath()) + "' is no place for a kit."));
+    }
+  }
+
+  private static OnShelf.Broken broken(String name, KitRead.Refused refused) {
     return new OnShelf.Broken(
-        path, refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList());
+        name, refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList());
   }
 
   /**
@@ -148,12 +204,35 @@ public final class Session {
         new BuildEvent.Began(
             fresh.kit().name(), fresh.kit().id(), fresh.path().toAbsolutePath().toString(), seed);
     Optional<Build> last = journal.builds().stream().findFirst().map(journal::build);
-    journal.append(id, began);
     // Lamp, eyes and meter are the bench's: what was said for the last build holds for this one.
-    last.flatMap(Build::sees).ifPresent(sees -> journal.append(id, sees));
-    last.flatMap(Build::meter)
-        .ifPresent(meter -> journal.append(id, new BuildEvent.UsesMeter(meter)));
+    List<BuildEvent> first = new ArrayList<>(List.of(began));
+    last.flatMap(Build::sees).ifPresent(first::add);
+    last.flatMap(Build::meter).ifPresent(meter -> first.add(new BuildEvent.UsesMeter(meter)));
+    append(id, first);
     open(journal.build(id), fresh.kit(), fresh.path());
+  }
+
+  /** Who waits and who tells may be said after a build was opened. */
+  private Bench bench() {
+    Bench.Patience waits =
+        new Bench.Patience() {
+          @Override
+          public <T> T await(Supplier<T> work) {
+            return patience.await(work);
+          }
+        };
+    return new Bench(background, later, waits, work -> carefully.run(work), this::told);
+  }
+
+  private void append(String id, List<BuildEvent> events) {
+    try {
+      journal.append(id, events, Journal.BRIEFLY_MS);
+    } catch (NotWritten e) {
+      if (e.why() != NotWritten.Why.BUSY) {
+        throw e;
+      }
+      patience.await(() -> journal.append(id, events, Journal.PATIENTLY_MS));
+    }
   }
 
   private String freeId(String kit) {
@@ -176,17 +255,15 @@ public final class Session {
             build,
             new PaceOfBench(journal.file()),
             new HabitsOfBench(journal.file()),
-            background,
-            later,
+            bench(),
             () -> changed.run());
   }
 
   /** Lays the build last worked on onto the bench, when there is one that can be opened. */
   public void layLast() {
     List<String> ids = journal.builds();
-    if (!ids.isEmpty()) {
-      Build build = journal.build(ids.getFirst());
-      build.began().map(began -> begun(build, Path.of(began.kitPath()))).ifPresent(this::lay);
+    if (!ids.isEmpty() && !journal.isUndecided()) {
+      read(ids.getFirst(), () -> begun(journal.build(ids.getFirst()))).ifPresent(this::lay);
     }
   }
 
@@ -199,12 +276,13 @@ public final class Session {
     addToShelf(kit);
     for (String id : journal.builds()) {
       Build build = journal.build(id);
-      if (build.began().map(b -> Path.of(b.kitPath()).equals(kit)).orElse(false)) {
-        lay(begun(build, kit));
+      String place = build.began().map(BuildEvent.Began::kitPath).orElse("");
+      if (place.equals(kit.toString())) {
+        read(id, () -> begun(build)).ifPresent(this::lay);
         return;
       }
     }
-    lay(fresh(kit));
+    read(String.valueOf(kit.getFileName()), () -> Optional.of(fresh(kit))).ifPresent(this::lay);
   }
 
   /** Puts a kit on the shelf, unless it stands there. */
@@ -225,14 +303,82 @@ public final class Session {
     changed = run;
   }
 
+  /** Sets who waits off the interface thread, and who tells of acts that could not be written. */
+  public void leanOn(Bench.Patience waits, Bench.Carefully tells) {
+    patience = waits;
+    carefully = tells;
+  }
+
   /** Gives the folder of this bench. */
   public Path home() {
     return home;
   }
 
-  /** Closes the journal. */
+  /** Gives the journal, for what is said about it as a whole. */
+  public Journal journal() {
+    return journal;
+  }
+
+  /** Gives what is to be said about the journal that is in use; empty when nothing is. */
+  public String notice() {
+    return notice;
+  }
+
+  /** Sets what is to be said about the journal that is in use. */
+  public void notice(String text) {
+    notice = text;
+  }
+
+  /** Gives the copies of the journal. */
+  public Copies copies() {
+    return Copies.of(journal.file());
+  }
+
+  /**
+   * Puts a copy in the place of the journal and opens it.
+   *
+   * @return where the journal that was there is kept, empty when there was none
+   * @throws IOException with one sentence, when it could not be done
+   */
+  public Optional<Path> restore(Copies.Copy copy) throws IOException {
+    open().ifPresent(OpenBuild::close);
+    open = null;
+    journal.close();
+    try {
+      return copies().restore(copy.file());
+    } finally {
+      switch (Journal.open(journal.file(), Clock.systemUTC())) {
+        case JournalOpen.Opened opened -> journal = opened.journal();
+        case JournalOpen.Damaged damaged -> journal = damaged.journal();
+        case JournalOpen.Refused refused -> log.note(refused.why());
+      }
+    }
+  }
+
+  /** Makes a copy of an evening that ended without one, by a connection of its own. */
+  public void copyIfDue() {
+    background.execute(() -> {
+      if (Journal.open(journal.file(), Clock.systemUTC()) instanceof JournalOpen.Opened opened) {
+        try (Journal own = opened.journal()) {
+          if (copies().isDue(own, Clock.systemUTC())) {
+            copies().make(own);
+          }
+        } catch (IOException | JournalDamage e) {
+          log.fault("No copy of the journal could be made", e);
+        }
+      }
+    });
+  }
+
+  /** Closes the journal, and makes a copy of what the evening brought. */
   public void close() {
     open().ifPresent(OpenBuild::close);
+    try {
+      copies().make(journal);
+    } catch (IOException | JournalDamage e) {
+      log.fault("No copy of the journal could be made", e);
+    }
     journal.close();
+    log.close();
   }
 }

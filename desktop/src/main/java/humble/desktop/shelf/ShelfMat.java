@@ -12,7 +12,15 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Boards on planks, seen edge-on: what is fitted stands on the board as tall as it is. */
-record ShelfMat(String title, List<Item> items, String listName, String listState, int chosen)
+record ShelfMat(
+    String title,
+    List<Item> items,
+    String listName,
+    String listState,
+    String journalName,
+    String journalState,
+    boolean journalDamaged,
+    int chosen)
     implements Mat {
   private static final double PLANK_MM = 110;
 
@@ -29,12 +37,16 @@ record ShelfMat(String title, List<Item> items, String listName, String listStat
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
     double rowHeight = Math.clamp((h - 70) / (items.size() + 1), 84, 190);
+    double half = (w - 96) / 2;
     for (int i = 0; i < items.size(); i++) {
       item(pen, items.get(i), i == chosen, 40, 52 + i * rowHeight, w - 80, rowHeight);
       pen.spot("shelf:" + i, 24, 52 + i * rowHeight, w - 48, rowHeight - 6);
     }
-    sheet(pen, items.size() == chosen, 40, 52 + items.size() * rowHeight, w - 80, rowHeight);
-    pen.spot("shelf:" + items.size(), 24, 52 + items.size() * rowHeight, w - 48, rowHeight - 6);
+    double y = 52 + items.size() * rowHeight;
+    sheet(pen, items.size() == chosen, 40, y, half, rowHeight);
+    pen.spot("shelf:" + items.size(), 24, y, half + 24, rowHeight - 6);
+    book(pen, items.size() + 1 == chosen, 56 + half, y, half, rowHeight);
+    pen.spot("shelf:" + (items.size() + 1), 48 + half, y, half + 24, rowHeight - 6);
   }
 
   /** A sheet of paper on the plank: a list from which a kit can be made. */
@@ -54,6 +66,29 @@ record ShelfMat(String title, List<Item> items, String listName, String listStat
     double textX = x + wide + 66;
     pen.bold(listName, textX, plank - 44, 20, Token.INK, Pen.Hang.LEFT);
     pen.text(listState, textX, plank - 18, 16, Token.INK_SOFT, Pen.Hang.LEFT);
+  }
+
+  /** The journal of the bench, lying closed. */
+  private void book(Pen pen, boolean now, double x, double y, double w, double h) {
+    double plank = y + h - 22;
+    if (now) {
+      pen.box(x - 8, y, w + 24, h - 6, 8, Token.CARD, Token.INK);
+    }
+    pen.box(x, plank, w, 6, 2, Token.COPPER_PALE, null);
+    double tall = 22;
+    double wide = 92;
+    pen.box(x + 12, plank - tall, wide, tall, 3, Token.BOARD, Token.INK);
+    pen.line(x + 18, plank - 6, x + 8 + wide, plank - 6, Token.PAPER, 2);
+    pen.line(x + 18, plank - 11, x + 8 + wide, plank - 11, Token.PAPER, 2);
+    double textX = x + wide + 32;
+    pen.bold(journalName, textX, plank - 44, 20, Token.INK, Pen.Hang.LEFT);
+    pen.text(
+        journalState,
+        textX,
+        plank - 18,
+        16,
+        journalDamaged ? Token.ALARM : Token.INK_SOFT,
+        Pen.Hang.LEFT);
   }
 
   private void item(Pen pen, Item item, boolean now, double x, double y, double w, double h) {

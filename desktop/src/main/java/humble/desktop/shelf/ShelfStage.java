@@ -13,6 +13,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.store.Journal;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,22 +35,24 @@ public final class ShelfStage implements Stage {
     this.desk = desk;
     this.words = desk.words();
     this.shelf = session.shelf();
+    // What has to be decided lies at the front.
+    this.chosen = session.journal().isUndecided() ? shelf.size() + 1 : 0;
   }
 
   @Override
   public Card card() {
+    if (chosen == shelf.size() + 1) {
+      return journalCard();
+    }
     if (chosen == shelf.size()) {
-      Card.Maker card =
-          new Card.Maker(
-              words.say("shelf.place", chosen + 1, shelf.size() + 1), words.say("shelf.type-in"));
+      Card.Maker card = new Card.Maker(place(), words.say("shelf.type-in"));
       card.how(words.say("shelf.type-in.how"));
       card.how(words.say("shelf.type-in.drop"));
       next(card);
       return card.go(words.say("shelf.type-in.go"));
     }
     Session.OnShelf item = shelf.get(chosen);
-    Card.Maker card =
-        new Card.Maker(words.say("shelf.place", chosen + 1, shelf.size() + 1), title(item));
+    Card.Maker card = new Card.Maker(place(), title(item));
     return switch (item) {
       case Session.OnShelf.Begun begun -> {
         card.how(begun.kit().summary());
@@ -73,16 +76,33 @@ public final class ShelfStage implements Stage {
     };
   }
 
-  private void next(Card.Maker card) {
-    if (!shelf.isEmpty()) {
-      card.hint(
-          "+",
-          words.say("shelf.next"),
-          () -> {
-            plus();
-            desk.refresh();
-          });
+  private String place() {
+    return words.say("shelf.place", chosen + 1, shelf.size() + 2);
+  }
+
+  private Card journalCard() {
+    Journal journal = session.journal();
+    Card.Maker card = new Card.Maker(place(), words.say("shelf.journal"));
+    int copies = session.copies().all().size();
+    card.how(words.say("shelf.journal.how", copies));
+    if (journal.isUndecided()) {
+      card.verdict(false, words.say("shelf.journal.damaged", journal.damage().size()));
     }
+    card.why(words.say("shelf.journal.file", journal.file()));
+    card.why(words.say("shelf.journal.log", session.log().file()));
+    next(card);
+    return card.go(
+        words.say(journal.isUndecided() ? "shelf.journal.decide" : "shelf.journal.open"));
+  }
+
+  private void next(Card.Maker card) {
+    card.hint(
+        "+",
+        words.say("shelf.next"),
+        () -> {
+          plus();
+          desk.refresh();
+        });
   }
 
   private String title(Session.OnShelf item) {
@@ -90,7 +110,7 @@ public final class ShelfStage implements Stage {
       case Session.OnShelf.Begun begun ->
           begun.build().began().map(b -> b.name()).orElse(begun.kit().name());
       case Session.OnShelf.Fresh fresh -> words.say("shelf.start", fresh.kit().name());
-      case Session.OnShelf.Broken broken -> String.valueOf(broken.path().getFileName());
+      case Session.OnShelf.Broken broken -> broken.name();
     };
   }
 
@@ -111,12 +131,7 @@ public final class ShelfStage implements Stage {
                     false);
             case Session.OnShelf.Broken broken ->
                 new ShelfMat.Item(
-                    String.valueOf(broken.path().getFileName()),
-                    words.say("shelf.cannot"),
-                    null,
-                    Set.of(),
-                    0,
-                    true);
+                    broken.name(), words.say("shelf.cannot"), null, Set.of(), 0, true);
           });
     }
     return new ShelfMat(
@@ -124,6 +139,11 @@ public final class ShelfStage implements Stage {
         items,
         words.say("shelf.type-in"),
         words.say("shelf.type-in.state"),
+        words.say("shelf.journal"),
+        session.journal().isUndecided()
+            ? words.say("shelf.journal.damaged", session.journal().damage().size())
+            : words.say("shelf.journal.state", session.journal().events()),
+        session.journal().isUndecided(),
         chosen);
   }
 
@@ -146,6 +166,10 @@ public final class ShelfStage implements Stage {
 
   @Override
   public void enter(String typed) {
+    if (chosen == shelf.size() + 1) {
+      desk.show(new JournalStage(session, desk));
+      return;
+    }
     if (chosen == shelf.size()) {
       desk.show(new IntakeStage(session, desk, clock));
       return;
@@ -157,12 +181,12 @@ public final class ShelfStage implements Stage {
 
   @Override
   public void plus() {
-    chosen = (chosen + 1) % (shelf.size() + 1);
+    chosen = (chosen + 1) % (shelf.size() + 2);
   }
 
   @Override
   public void pick(String spot) {
-    chosen = Math.clamp(Integer.parseInt(spot.substring("shelf:".length())), 0, shelf.size());
+    chosen = Math.clamp(Integer.parseInt(spot.substring("shelf:".length())), 0, shelf.size() + 1);
   }
 
   @Override

@@ -1,5 +1,6 @@
 package humble.desktop.stage;
 
+import humble.core.words.ForeignText;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -33,26 +34,57 @@ public record Card(
     boolean goEnabled,
     List<Hint> hints) {
   public Card {
-    how = List.copyOf(how);
+    // What a kit or a list says may hold signs that cannot be seen or that turn the line round.
+    kicker = ForeignText.shown(kicker);
+    title = ForeignText.shown(title);
+    how = how.stream().map(ForeignText::shown).toList();
     rows = List.copyOf(rows);
-    why = List.copyOf(why);
+    why = why.stream().map(ForeignText::shown).toList();
+    go = ForeignText.shown(go);
     hints = List.copyOf(hints);
+  }
+
+  /** Gives this card with another verdict. */
+  public Card withVerdict(Verdict said) {
+    return new Card(
+        kicker, title, how, field, Optional.of(said), caution, rows, why, go, goEnabled, hints);
+  }
+
+  /** Gives this card with another thing that Enter does, at once. */
+  public Card withGo(String text) {
+    return new Card(kicker, title, how, field, verdict, caution, rows, why, text, true, hints);
   }
 
   /** A field: what was typed and what it counts in. */
   public record Field(String typed, String unit) {}
 
   /** What a text amounts to; {@code good} decides the shape beside it. */
-  public record Verdict(boolean good, String text) {}
+  public record Verdict(boolean good, String text) {
+    public Verdict {
+      text = ForeignText.shown(text);
+    }
+  }
 
   /** A caution; a grave one has an octagon. */
-  public record Warning(boolean grave, String text) {}
+  public record Warning(boolean grave, String text) {
+    public Warning {
+      text = ForeignText.shown(text);
+    }
+  }
 
   /** One row of a short list. */
-  public record Row(Standing standing, String text) {}
+  public record Row(Standing standing, String text) {
+    public Row {
+      text = ForeignText.shown(text);
+    }
+  }
 
   /** A key and what it does. */
-  public record Hint(String key, String text, Runnable act) {}
+  public record Hint(String key, String text, Runnable act) {
+    public Hint {
+      text = ForeignText.shown(text);
+    }
+  }
 
   /** Makes cards piece by piece. */
   public static final class Maker {

@@ -23,10 +23,10 @@ import humble.desktop.session.Reckoned;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.LineNames;
+import humble.desktop.stage.PaperOut;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
-import humble.formats.WholeFile;
 import humble.formats.label.CupLabels;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -47,12 +47,10 @@ public final class UnpackStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
-  private final Path home;
+  private final PaperOut labels;
   private String typed = "";
   private int host;
   private String picked = "";
-  private String answer = "";
-  private boolean written;
 
   /**
    * Makes the stage.
@@ -63,7 +61,7 @@ public final class UnpackStage implements Stage {
     this.open = open;
     this.desk = desk;
     this.words = desk.words();
-    this.home = home;
+    this.labels = new PaperOut(words, home.resolve("labels"), open.build().id(), ".pdf");
   }
 
   /** What this stage asks for now. */
@@ -371,12 +369,19 @@ public final class UnpackStage implements Stage {
     if (!spare.isEmpty()) {
       card.why(words.say("unpack.spares", spare));
     }
-    if (!answer.isEmpty()) {
-      card.verdict(written, answer);
+    labels.answer().ifPresent(said -> card.verdict(said.good(), said.text()));
+    if (labels.asking()) {
+      card.hint(
+          "+",
+          words.say("unpack.labels.beside"),
+          () -> {
+            plus();
+            desk.refresh();
+          });
     }
     card.hint(
         "P",
-        words.say("unpack.labels"),
+        words.say(labels.asking() ? "unpack.labels.again" : "unpack.labels"),
         () -> {
           letter('P');
           desk.refresh();
@@ -410,17 +415,8 @@ public final class UnpackStage implements Stage {
         });
   }
 
-  /** Writes the labels beside the bench's journal. */
-  private void labels() {
-    Path file = home.resolve("labels").resolve(open.build().id() + ".pdf");
-    try {
-      WholeFile.write(file, CupLabels.pdf(open.kit(), open.build().choices(), Locale.getDefault()));
-      written = true;
-      answer = words.say("unpack.labels.written", file);
-    } catch (IOException e) {
-      written = false;
-      answer = words.say("unpack.labels.not", file, String.valueOf(e.getMessage()));
-    }
+  private byte[] labels() throws IOException {
+    return CupLabels.pdf(open.kit(), open.build().choices(), Locale.getDefault());
   }
 
   @Override
@@ -431,12 +427,16 @@ public final class UnpackStage implements Stage {
   @Override
   public void letter(char letter) {
     if (letter == 'P') {
-      labels();
+      labels.write(this::labels);
     }
   }
 
   @Override
   public void plus() {
+    if (labels.asking()) {
+      labels.writeBeside(this::labels);
+      return;
+    }
     int hosts = open.kit().hosts().size();
     host = hosts == 0 ? 0 : (host + 1) % hosts;
   }

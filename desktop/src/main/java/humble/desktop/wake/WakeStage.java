@@ -274,9 +274,11 @@ public final class WakeStage implements Stage {
           });
       return;
     }
-    open.act(new BuildEvent.LightsSeen(matrix.id(), dark, simulatedDark != null));
+    BuildEvent seen = new BuildEvent.LightsSeen(matrix.id(), dark, simulatedDark != null);
     if (dark.isEmpty()) {
-      open.act(new BuildEvent.Woke(matrix.id()));
+      open.act(seen, new BuildEvent.Woke(matrix.id()));
+    } else {
+      open.act(seen);
     }
     ran = false;
     dark.clear();

@@ -3,6 +3,7 @@ package humble.desktop.walk;
 import humble.core.kit.Peripheral;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
+import humble.desktop.keys.BenchKeys;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
@@ -10,6 +11,7 @@ import humble.desktop.stage.Standing;
 import humble.desktop.window.BenchWindow;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -20,23 +22,32 @@ import javafx.scene.input.KeyEvent;
  * the interface thread.
  */
 public final class KeypadWalk {
-  private final BenchWindow window;
-  private final Scene scene;
+  private final BenchKeys window;
+  private final Consumer<KeyCode> press;
 
   /** Makes a walk through {@code window}, whose keys go to {@code scene}. */
   public KeypadWalk(BenchWindow window, Scene scene) {
-    this.window = window;
-    this.scene = scene;
+    this(window.keys(), key -> fire(scene, key));
   }
 
-  /** Presses one key of the keypad. */
-  public void press(KeyCode key) {
+  /** Makes a walk through {@code keys}, which are pressed by {@code press}. */
+  public KeypadWalk(BenchKeys keys, Consumer<KeyCode> press) {
+    this.window = keys;
+    this.press = press;
+  }
+
+  private static void fire(Scene scene, KeyCode key) {
     scene
         .getRoot()
         .fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
     scene
         .getRoot()
         .fireEvent(new KeyEvent(KeyEvent.KEY_RELEASED, "", "", key, false, false, false, false));
+  }
+
+  /** Presses one key of the keypad. */
+  public void press(KeyCode key) {
+    press.accept(key);
   }
 
   /** Presses the keys of a number. */

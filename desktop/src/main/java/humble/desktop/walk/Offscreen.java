@@ -4,6 +4,7 @@ import humble.desktop.Main;
 import humble.desktop.session.Session;
 import humble.desktop.stage.StageId;
 import humble.desktop.window.BenchWindow;
+import humble.store.BenchFile;
 import humble.store.Journal;
 import humble.store.JournalOpen;
 import java.io.IOException;
@@ -39,9 +40,11 @@ public final class Offscreen implements AutoCloseable {
   /** Opens a window of 1280 × 800 on the bench in {@code home} with {@code kits} on the shelf. */
   public Offscreen(Path home, List<Path> kits, Clock clock, boolean night) {
     session =
-        switch (Journal.open(home.resolve("bench.db"), clock)) {
+        switch (Journal.open(home.resolve(BenchFile.NAME), clock)) {
           case JournalOpen.Opened opened ->
               new Session(opened.journal(), home, kits, background, Platform::runLater);
+          case JournalOpen.Damaged damaged ->
+              new Session(damaged.journal(), home, kits, background, Platform::runLater);
           case JournalOpen.Refused refused -> throw new IllegalStateException(refused.why());
         };
     record Parts(Stage stage, BenchWindow window, Scene scene) {}

@@ -4,6 +4,7 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -27,6 +28,7 @@ final class CardView extends VBox {
   private static final double GO_TEXT_PX = 208;
 
   private final String whyText;
+  private final Consumer<Card.Hint> press;
   private final Label kicker = label("kicker");
   private final Label title = label("now");
   private final Group<Label> hows = new Group<>(8, () -> label("how"));
@@ -51,9 +53,11 @@ final class CardView extends VBox {
    * Makes an empty card.
    *
    * @param go what the large button does
+   * @param press does what a key on the card says
    * @param whyText what the key says that unfolds the reasons
    */
-  CardView(Runnable go, String whyText) {
+  CardView(Runnable go, Consumer<Card.Hint> press, String whyText) {
+    this.press = press;
     this.whyText = whyText;
     rule.getStyleClass().add("rule");
     caution.getStyleClass().add("caution");
@@ -128,7 +132,7 @@ final class CardView extends VBox {
   }
 
   /** A key and what it does. */
-  private static final class Hint extends Button {
+  private final class Hint extends Button {
     private final Label key = new Label();
 
     Hint() {
@@ -142,7 +146,7 @@ final class CardView extends VBox {
     void fill(Card.Hint said) {
       key.setText(said.key());
       setText(said.text());
-      setOnAction(event -> said.act().run());
+      setOnAction(event -> press.accept(said));
     }
 
     /** Made when it is wanted. */

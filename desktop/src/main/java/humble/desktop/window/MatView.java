@@ -4,6 +4,7 @@ import humble.desktop.draw.Mat;
 import humble.desktop.draw.Palette;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
+import java.util.function.Consumer;
 import javafx.scene.Cursor;
 import org.jspecify.annotations.Nullable;
 
@@ -11,6 +12,8 @@ import org.jspecify.annotations.Nullable;
 final class MatView extends DrawnPane {
   private static final double LEAST_PULL_PX = 6;
 
+  private final String nothing;
+  private final Consumer<Throwable> failed;
   private @Nullable Mat mat;
   private String pressed = "";
   private double lastX;
@@ -32,9 +35,16 @@ final class MatView extends DrawnPane {
     void wheel(boolean up);
   }
 
-  /** Makes an empty mat. */
-  MatView(Palette palette, Touch touch) {
+  /**
+   * Makes an empty mat.
+   *
+   * @param nothing what stands where a picture cannot be drawn
+   * @param failed is told why
+   */
+  MatView(Palette palette, Touch touch, String nothing, Consumer<Throwable> failed) {
     super(palette);
+    this.nothing = nothing;
+    this.failed = failed;
     setOnMousePressed(event -> {
       pressed = spotAt(event.getX(), event.getY()).orElse("");
       lastX = event.getX();
@@ -78,8 +88,17 @@ final class MatView extends DrawnPane {
   @Override
   void draw(Pen pen, double width, double height) {
     pen.box(0, 0, width, height, 10, Token.MAT, null);
-    if (mat != null) {
-      mat.paint(pen, width, height);
+    Mat shown = mat;
+    if (shown == null) {
+      return;
+    }
+    try {
+      shown.paint(pen, width, height);
+    } catch (RuntimeException | StackOverflowError e) {
+      // The next frame draws it again: it is told once.
+      mat = null;
+      pen.text(nothing, width / 2, height / 2, 18, Token.INK_SOFT, Pen.Hang.MIDDLE);
+      failed.accept(e);
     }
   }
 }

@@ -2,6 +2,7 @@ package humble.desktop.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.budget.Budget;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
 import humble.core.intake.SheetText;
@@ -38,7 +39,9 @@ class GuidedTest {
   @MethodSource("choices")
   void everyKindComesBackAsItWasChosen(Guided.Choice choice) {
     String line = entered(choice, "3");
-    Draft draft = Intake.draft("x", SheetText.read(line, "sheet").rows(), List.of(), Map.of());
+    Draft draft =
+        Intake.draft(
+            "x", SheetText.read(line, "sheet", Budget.unlimited()).rows(), List.of(), Map.of());
     Line read = draft.kit().lines().getFirst();
     assertThat(read.kind()).as(line).isEqualTo(choice.kind());
     assertThat(read.supplied()).isEqualTo(3);

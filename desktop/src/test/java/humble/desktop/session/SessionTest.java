@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.budget.Budget;
 import humble.core.build.BuildEvent;
 import humble.core.intake.Intake;
 import humble.core.intake.SheetText;
@@ -31,7 +32,9 @@ class SessionTest {
   }
 
   private static Kit kit(String name, String sheet) {
-    return Intake.draft(name, SheetText.read(sheet, "sheet").rows(), List.of(), Map.of()).kit();
+    return Intake.draft(
+            name, SheetText.read(sheet, "sheet", Budget.unlimited()).rows(), List.of(), Map.of())
+        .kit();
   }
 
   @Test

@@ -71,7 +71,7 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
   static Aperture macro(List<Area> areas) {
     List<PointMm> all = new ArrayList<>();
     areas.stream().filter(Area::dark).forEach(area -> all.addAll(area.corners()));
-    double[] box = extent(all);
+    double[] box = all.isEmpty() ? new double[4] : extent(all);
     return new Aperture(Kind.MACRO, box[2] - box[0], box[3] - box[1], areas);
   }
 
@@ -95,6 +95,15 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
         new PointMm(x + width / 2, y - height / 2),
         new PointMm(x + width / 2, y + height / 2),
         new PointMm(x - width / 2, y + height / 2));
+  }
+
+  /** Gives how many corners its areas have together. */
+  int cornerCount() {
+    int count = 0;
+    for (Area area : outlines) {
+      count += area.corners().size();
+    }
+    return count;
   }
 
   /** Gives left, bottom, right and top about the middle. */
@@ -133,7 +142,8 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
                   .toList(),
               area.dark()));
     }
-    double[] box = extent(changed.stream().flatMap(a -> a.corners().stream()).toList());
+    List<PointMm> all = changed.stream().flatMap(a -> a.corners().stream()).toList();
+    double[] box = all.isEmpty() ? new double[4] : extent(all);
     return new Aperture(kind, box[2] - box[0], box[3] - box[1], changed);
   }
 }

@@ -1,5 +1,7 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.intake.BoardFacts;
 import humble.core.intake.PadPlaces;
 import humble.core.kit.Board;
@@ -27,10 +29,13 @@ public final class BoardCompletion {
   private final Kit kit;
   private final BoardLayers.Source source;
   private final List<Finding> findings;
+  private final Budget budget;
   private final Map<String, List<PinRef>> nets = new LinkedHashMap<>();
   private final List<Place> places = new ArrayList<>();
 
-  private BoardCompletion(Kit kit, BoardLayers.Source source, List<Finding> findings) {
+  private BoardCompletion(
+      Kit kit, BoardLayers.Source source, List<Finding> findings, Budget budget) {
+    this.budget = budget;
     this.kit = kit;
     this.source = source;
     this.findings = findings;
@@ -41,23 +46,26 @@ public final class BoardCompletion {
    *
    * @param findings receives one warning for each file that cannot be read, and a note of what was
    *     taken
+   * @param budget what all board files together come out of
    */
-  public static Kit of(Kit kit, BoardLayers.Source source, List<Finding> findings) {
+  public static Kit of(Kit kit, BoardLayers.Source source, List<Finding> findings, Budget budget) {
     boolean complete = !kit.places().isEmpty() && !kit.nets().isEmpty();
     boolean files = kit.boards().stream().anyMatch(BoardCompletion::hasPads);
-    return complete || !files ? kit : new BoardCompletion(kit, source, findings).completed();
+    return complete || !files
+        ? kit
+        : new BoardCompletion(kit, source, findings, budget).completed();
   }
 
   /**
    * Gives the kit with the shapes of pin 1's pads as marks, when no place names any. Reads the
    * copper, which a shelf full of kits need not do.
    */
-  public static Kit withMarks(Kit kit, BoardLayers.Source source) {
+  public static Kit withMarks(Kit kit, BoardLayers.Source source, Budget budget) {
     boolean files = kit.boards().stream().anyMatch(BoardCompletion::hasPads);
     if (hasMarks(kit) || !files) {
       return kit;
     }
-    BoardCompletion completion = new BoardCompletion(kit, source, new ArrayList<>());
+    BoardCompletion completion = new BoardCompletion(kit, source, new ArrayList<>(), budget);
     completion.places.addAll(kit.places());
     kit.boards().forEach(board -> completion.takeMarks(board, completion.pads(board)));
     return kit.withBoard(completion.places, kit.nets());
@@ -120,9 +128,11 @@ public final class BoardCompletion {
       return Optional.empty();
     }
     try {
-      return Optional.of(Gerber.read(file, source.bytes(file)));
+      return Optional.of(Gerber.read(file, source.bytes(file), budget));
     } catch (BoardFileDamage e) {
       findings.add(e.warning());
+    } catch (Spent e) {
+      findings.add(Finding.warning(file, e.sentence()));
     } catch (IOException e) {
       // That the file is not there has been told by the check.
       return Optional.empty();
@@ -136,9 +146,11 @@ public final class BoardCompletion {
       return Optional.empty();
     }
     try {
-      return Optional.of(Netlist.read(file, source.bytes(file)));
+      return Optional.of(Netlist.read(file, source.bytes(file), budget));
     } catch (BoardFileDamage e) {
       findings.add(e.warning());
+    } catch (Spent e) {
+      findings.add(Finding.warning(file, e.sentence()));
     } catch (IOException e) {
       // That the file is not there has been told by the check.
       return Optional.empty();

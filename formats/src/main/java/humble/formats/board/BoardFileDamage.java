@@ -7,14 +7,29 @@ import java.io.IOException;
 public final class BoardFileDamage extends IOException {
   private static final long serialVersionUID = 1L;
 
+  /** What a stranger wrote may be quoted in it, but not at any length. */
+  private static final int LONGEST = 300;
+
+  private final String where;
+  private final String what;
+
   BoardFileDamage(String file, int line, String what) {
-    super(file + " line " + line + ": " + what);
+    super(file + " line " + line + ": " + shortened(what));
+    this.where = file + " line " + line;
+    this.what = shortened(what);
+  }
+
+  private static String shortened(String what) {
+    return what.length() > LONGEST ? what.substring(0, LONGEST) + "…" : what;
   }
 
   /** Gives it as a warning about a kit, with the file and the line as its place. */
   Finding warning() {
-    String message = String.valueOf(getMessage());
-    int colon = message.indexOf(": ");
-    return Finding.warning(message.substring(0, colon), message.substring(colon + 2));
+    return Finding.warning(where, what);
+  }
+
+  /** Gives it as an error of the file itself. */
+  Finding error() {
+    return Finding.error(where, what);
   }
 }

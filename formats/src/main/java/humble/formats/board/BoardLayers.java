@@ -1,14 +1,20 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Side;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 
 /**
@@ -34,8 +40,13 @@ public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
     byte[] bytes(String name) throws IOException;
   }
 
-  /** Reads the layers that {@code board} names. */
+  /** Reads the layers that {@code board} names, with the usual budget. */
   public static BoardLayers read(Board board, Source source) {
+    return read(board, source, ReadingBudget.usual());
+  }
+
+  /** Reads the layers that {@code board} names; all of them out of one budget. */
+  public static BoardLayers read(Board board, Source source, Budget budget) {
     Map<String, Layer> layers = new LinkedHashMap<>();
     List<Finding> problems = new ArrayList<>();
     for (String role : SEEN) {
@@ -44,33 +55,43 @@ public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
         continue;
       }
       try {
-        layers.put(role, Gerber.read(file, source.bytes(file)));
+        layers.put(role, Gerber.read(file, source.bytes(file), budget));
       } catch (BoardFileDamage e) {
         problems.add(e.warning());
+      } catch (Spent e) {
+        problems.add(Finding.warning(file, e.sentence()));
       } catch (IOException e) {
-        problems.add(Finding.warning(file, "It cannot be read."));
+        problems.add(Finding.warning(file, InputFile.reason(e)));
       }
     }
     return new BoardLayers(layers, problems);
   }
 
   /**
-   * Reads every board file of {@code board} and gives what cannot be read, each with its line; a
-   * file that is not there is no finding here.
+   * Reads every board file of {@code board}, each once, and gives what cannot be read, each with
+   * its line; a file that is not there is no finding here.
    */
-  public static List<Finding> problems(Board board, Source source) {
+  public static List<Finding> problems(Board board, Source source, Budget budget) {
     List<Finding> problems = new ArrayList<>();
+    Set<String> read = new HashSet<>();
     for (String role : new TreeSet<>(board.files().keySet())) {
       String file = board.files().getOrDefault(role, "");
+      String reader = role.equals("drill") || role.equals("netlist") ? role : "layer";
+      if (!read.add(reader + " " + file)) {
+        continue;
+      }
       try {
         byte[] bytes = source.bytes(file);
-        switch (role) {
-          case "drill" -> DrillFile.read(file, bytes);
-          case "netlist" -> Netlist.read(file, bytes);
-          default -> Gerber.read(file, bytes);
+        switch (reader) {
+          case "drill" -> DrillFile.read(file, bytes, budget);
+          case "netlist" -> Netlist.read(file, bytes, budget);
+          default -> Gerber.read(file, bytes, budget);
         }
       } catch (BoardFileDamage e) {
         problems.add(e.warning());
+      } catch (Spent e) {
+        problems.add(Finding.warning(file, e.sentence()));
+        return problems;
       } catch (IOException e) {
         // The check of the kit tells of a file that is not there.
         continue;

@@ -1,10 +1,13 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.intake.BoardFacts;
 import humble.core.kit.Finding;
 import humble.core.kit.Side;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,8 +28,13 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
     problems = List.copyOf(problems);
   }
 
-  /** Reads files by the role they have in a kit. */
+  /** Reads files by the role they have in a kit, with the usual budget. */
   public static BoardReading of(Map<String, Path> byRole) {
+    return of(byRole, ReadingBudget.usual());
+  }
+
+  /** Reads files by the role they have in a kit; all of them out of one budget. */
+  public static BoardReading of(Map<String, Path> byRole, Budget budget) {
     List<Finding> problems = new ArrayList<>();
     Optional<double[]> outline = Optional.empty();
     Map<String, BoardFacts.Pad> pads = new LinkedHashMap<>();
@@ -34,32 +42,28 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
     for (Map.Entry<String, Path> file : byRole.entrySet()) {
       String name = String.valueOf(file.getValue().getFileName());
       try {
-        byte[] bytes = Files.readAllBytes(file.getValue());
+        byte[] bytes = InputFile.bytes(file.getValue(), Gerber.MOST_BYTES, budget);
         switch (file.getKey()) {
-          case "profile" -> outline = Gerber.read(name, bytes).outlineExtent();
-          case "copper_top" -> copper(Gerber.read(name, bytes), Side.TOP, pads, nets);
-          case "copper_bottom" -> copper(Gerber.read(name, bytes), Side.BOTTOM, pads, nets);
-          case "drill" -> DrillFile.read(name, bytes);
+          case "profile" -> outline = Gerber.read(name, bytes, budget).outlineExtent();
+          case "copper_top" -> copper(Gerber.read(name, bytes, budget), Side.TOP, pads, nets);
+          case "copper_bottom" -> copper(Gerber.read(name, bytes, budget), Side.BOTTOM, pads, nets);
+          case "drill" -> DrillFile.read(name, bytes, budget);
           case "netlist" -> {}
-          default -> Gerber.read(name, bytes);
+          default -> Gerber.read(name, bytes, budget);
         }
       } catch (BoardFileDamage e) {
-        problems.add(damage(e));
+        problems.add(e.error());
+      } catch (Spent e) {
+        problems.add(Finding.error(name, e.sentence()));
       } catch (IOException e) {
-        problems.add(Finding.error(name, "It cannot be read."));
+        problems.add(Finding.error(name, InputFile.reason(e)));
       }
     }
     Path netlist = byRole.get("netlist");
     if (netlist != null) {
-      netlist(netlist, pads, nets, problems);
+      netlist(netlist, pads, nets, problems, budget);
     }
     return new BoardReading(new BoardFacts(outline, pads, nets), problems);
-  }
-
-  private static Finding damage(BoardFileDamage damage) {
-    String message = String.valueOf(damage.getMessage());
-    int colon = message.indexOf(": ");
-    return Finding.error(message.substring(0, colon), message.substring(colon + 2));
   }
 
   /** A pin with a pad on both sides is a hole through the board. */
@@ -81,10 +85,11 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
       Path file,
       Map<String, BoardFacts.Pad> pads,
       Map<String, List<String>> nets,
-      List<Finding> problems) {
+      List<Finding> problems,
+      Budget budget) {
     String name = String.valueOf(file.getFileName());
     try {
-      Netlist read = Netlist.read(name, Files.readAllBytes(file));
+      Netlist read = Netlist.read(name, InputFile.bytes(file, Gerber.MOST_BYTES, budget), budget);
       nets.clear();
       nets.putAll(read.nets());
       for (Netlist.Pin pin : read.pins()) {
@@ -93,9 +98,11 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
             new BoardFacts.Pad(pin.at(), Optional.ofNullable(pin.side())));
       }
     } catch (BoardFileDamage e) {
-      problems.add(damage(e));
+      problems.add(e.error());
+    } catch (Spent e) {
+      problems.add(Finding.error(name, e.sentence()));
     } catch (IOException e) {
-      problems.add(Finding.error(name, "It cannot be read."));
+      problems.add(Finding.error(name, InputFile.reason(e)));
     }
   }
 }

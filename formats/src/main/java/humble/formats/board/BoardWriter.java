@@ -10,6 +10,7 @@ import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
+import humble.core.words.ForeignText;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.SequencedMap;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -31,6 +33,9 @@ import java.util.zip.ZipOutputStream;
 public final class BoardWriter {
   private static final double MASK_MORE_MM = 0.1;
   private static final double LINE_MM = 0.15;
+
+  /** What attributes of layers and columns of netlists may not hold. */
+  private static final Pattern NOT_IN_AN_ATTRIBUTE = Pattern.compile("[^A-Za-z0-9_+/.#~-]");
 
   /** The time that every entry of an archive bears. */
   private static final long ENTRY_TIME = 1_767_225_600_000L;
@@ -73,7 +78,9 @@ public final class BoardWriter {
               case "netlist" -> ".ipc";
               default -> ".gbr";
             };
-        ZipEntry entry = new ZipEntry(board.id() + "-" + file.getKey().replace('_', '-') + ending);
+        ZipEntry entry =
+            new ZipEntry(
+                ForeignText.fileName(board.id()) + "-" + file.getKey().replace('_', '-') + ending);
         entry.setTime(ENTRY_TIME);
         zip.putNextEntry(entry);
         zip.write(file.getValue().getBytes(StandardCharsets.ISO_8859_1));
@@ -202,7 +209,11 @@ public final class BoardWriter {
   private String netlist() {
     StringBuilder out =
         new StringBuilder(
-            "C  " + board.id() + "\nP  JOB " + parts.kit().id() + "\nP  UNITS CUST 1\n");
+            "C  "
+                + ForeignText.fileName(board.id())
+                + "\nP  JOB "
+                + ForeignText.fileName(parts.kit().id())
+                + "\nP  UNITS CUST 1\n");
     for (Pad pad : pads()) {
       String net = net(pad);
       out.append(
@@ -210,9 +221,9 @@ public final class BoardWriter {
               Locale.ROOT,
               "%s%-14s   %-6s-%-4s %-6sA%02dX%+07dY%+07d\n",
               pad.through() ? "317" : "327",
-              net.isEmpty() ? "N/C" : net,
-              pad.part().ref(),
-              pad.pin().number(),
+              net.isEmpty() ? "N/C" : Gerbers.plain(net),
+              Gerbers.plain(pad.part().ref()),
+              Gerbers.plain(pad.pin().number()),
               pad.through()
                   ? String.format(Locale.ROOT, "D%04dP", Math.round(PadSize.HOLE_MM * 1000))
                   : "",
@@ -245,12 +256,17 @@ public final class BoardWriter {
     }
 
     void pin(String ref, String number, String net) {
-      body.append("%TO.P,").append(ref).append(',').append(number).append("*%\n");
-      body.append("%TO.N,").append(net).append("*%\n");
+      body.append("%TO.P,").append(plain(ref)).append(',').append(plain(number)).append("*%\n");
+      body.append("%TO.N,").append(plain(net)).append("*%\n");
     }
 
     void component(String ref) {
-      body.append("%TO.C,").append(ref).append("*%\n");
+      body.append("%TO.C,").append(plain(ref)).append("*%\n");
+    }
+
+    /** An asterisk, a per cent sign or a line break would end the attribute and begin a command. */
+    private static String plain(String name) {
+      return NOT_IN_AN_ATTRIBUTE.matcher(name).replaceAll("_");
     }
 
     void flash(String shape, PointMm at) {

@@ -1,9 +1,13 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.PointMm;
+import humble.formats.ReadingBudget;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 
@@ -15,7 +19,8 @@ import java.util.Map;
  */
 public record DrillFile(List<Hole> holes) {
   private static final double INCH_MM = 25.4;
-  private static final int MOST_HOLES = 1_000_000;
+  private static final int MOST_BYTES = 32 << 20;
+  private static final int LOOK_EVERY = 4096;
 
   public DrillFile {
     holes = List.copyOf(holes);
@@ -33,6 +38,7 @@ public record DrillFile(List<Hole> holes) {
   /** How numbers are written in the file, and what is chosen. */
   private static final class Reading {
     private final String file;
+    private final Budget budget;
     private final Map<Integer, Double> tools = new HashMap<>();
     private final List<Hole> holes = new ArrayList<>();
     private double unitMm = 1;
@@ -45,8 +51,9 @@ public record DrillFile(List<Hole> holes) {
     private boolean header;
     private boolean ended;
 
-    Reading(String file) {
+    Reading(String file, Budget budget) {
       this.file = file;
+      this.budget = budget;
     }
 
     void line(String text, int line) throws BoardFileDamage {
@@ -131,10 +138,8 @@ public record DrillFile(List<Hole> holes) {
       if (slot >= 0) {
         point(text.substring(slot + 3), line);
       }
+      budget.items(1);
       holes.add(new Hole(at, new PointMm(x, y), diameter));
-      if (holes.size() > MOST_HOLES) {
-        throw new BoardFileDamage(file, line, "More than " + MOST_HOLES + " holes are drilled.");
-      }
     }
 
     private void point(String text, int line) throws BoardFileDamage {
@@ -171,21 +176,40 @@ public record DrillFile(List<Hole> holes) {
     }
   }
 
+  /** Reads a drill file with the usual budget. */
+  public static DrillFile read(String file, byte[] bytes) throws BoardFileDamage {
+    return read(file, bytes, ReadingBudget.usual());
+  }
+
   /**
    * Reads a drill file.
    *
    * @param file name for messages
    * @param bytes the file
-   * @throws BoardFileDamage with file and line, at the first thing that cannot be read
+   * @param budget what its holes come out of
+   * @throws BoardFileDamage with file and line, at the first thing that cannot be read, or where
+   *     the budget was spent
    */
-  public static DrillFile read(String file, byte[] bytes) throws BoardFileDamage {
-    String[] lines = new String(bytes, StandardCharsets.ISO_8859_1).split("\\R", -1);
-    Reading reading = new Reading(file);
-    for (int i = 0; i < lines.length && !reading.ended; i++) {
-      reading.line(lines[i].strip(), i + 1);
+  public static DrillFile read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
+    if (bytes.length > MOST_BYTES) {
+      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
+    }
+    Reading reading = new Reading(file, budget);
+    Iterator<String> lines = new String(bytes, StandardCharsets.ISO_8859_1).lines().iterator();
+    int number = 0;
+    try {
+      while (lines.hasNext() && !reading.ended) {
+        reading.line(lines.next().strip(), ++number);
+        if (number % LOOK_EVERY == 0) {
+          budget.look();
+        }
+      }
+    } catch (Spent e) {
+      throw new BoardFileDamage(file, number, e.sentence());
     }
     if (!reading.ended) {
-      throw new BoardFileDamage(file, lines.length, "The file ends without M30: it was cut off.");
+      throw new BoardFileDamage(
+          file, Math.max(1, number), "The file ends without M30: it was cut off.");
     }
     return new DrillFile(reading.holes);
   }

@@ -1,6 +1,9 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.PointMm;
+import humble.formats.ReadingBudget;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -16,13 +19,20 @@ import org.jspecify.annotations.Nullable;
  * polarity, mirror, rotation and scaling, component, pin and net attributes.
  */
 public final class Gerber {
-  private static final long MOST_BYTES = 64L << 20;
-  private static final int MOST_MARKS = 2_000_000;
+  /** The largest layer that is read, in bytes. */
+  static final int MOST_BYTES = 32 << 20;
+
+  /** Corners of an aperture that weigh as much as one mark: they are kept once, but drawn often. */
+  private static final int CORNERS_A_MARK = 50;
+
+  private static final int LOOK_EVERY = 4096;
   private static final double ARC_STEP_RAD = Math.PI / 24;
   private static final double INCH_MM = 25.4;
 
   private final String file;
   private final String text;
+  private final Budget budget;
+  private int words;
   private int at;
   private int line = 1;
 
@@ -45,6 +55,7 @@ public final class Gerber {
   private int digitsY = 6;
   private boolean incremental;
   private Aperture aperture = Aperture.circle(0);
+  private @Nullable Aperture loaded;
   private boolean apertureChosen;
   private @Nullable List<Layer.Mark> block;
   private double x;
@@ -65,9 +76,15 @@ public final class Gerber {
   private int repeatFrom;
   private boolean ended;
 
-  private Gerber(String file, String text) {
+  private Gerber(String file, String text, Budget budget) {
     this.file = file;
     this.text = text;
+    this.budget = budget;
+  }
+
+  /** Reads a layer with the usual budget. */
+  public static Layer read(String file, byte[] bytes) throws BoardFileDamage {
+    return read(file, bytes, ReadingBudget.usual());
   }
 
   /**
@@ -75,13 +92,20 @@ public final class Gerber {
    *
    * @param file name for messages
    * @param bytes the file
-   * @throws BoardFileDamage with file and line, at the first thing that cannot be read
+   * @param budget what everything that is drawn comes out of
+   * @throws BoardFileDamage with file and line, at the first thing that cannot be read, or where
+   *     the budget was spent
    */
-  public static Layer read(String file, byte[] bytes) throws BoardFileDamage {
+  public static Layer read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
     if (bytes.length > MOST_BYTES) {
-      throw new BoardFileDamage(file, 1, "The file is larger than 64 MiB.");
+      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
     }
-    return new Gerber(file, new String(bytes, StandardCharsets.ISO_8859_1)).read();
+    Gerber reader = new Gerber(file, new String(bytes, StandardCharsets.ISO_8859_1), budget);
+    try {
+      return reader.read();
+    } catch (Spent e) {
+      throw new BoardFileDamage(file, reader.line, e.sentence());
+    }
   }
 
   private Layer read() throws BoardFileDamage {
@@ -95,8 +119,8 @@ public final class Gerber {
       } else {
         word();
       }
-      if (marks.size() > MOST_MARKS) {
-        throw damage("More than " + MOST_MARKS + " things are drawn.");
+      if (++words % LOOK_EVERY == 0) {
+        budget.look();
       }
     }
     repeat();
@@ -184,9 +208,16 @@ public final class Gerber {
       case "LM" -> {
         mirrorX = rest.contains("X");
         mirrorY = rest.contains("Y");
+        loaded = null;
       }
-      case "LR" -> turnDeg = number(rest);
-      case "LS" -> scale = number(rest);
+      case "LR" -> {
+        turnDeg = number(rest);
+        loaded = null;
+      }
+      case "LS" -> {
+        scale = number(rest);
+        loaded = null;
+      }
       case "SR" -> stepAndRepeat(rest);
       case "TF" -> {
         if (rest.startsWith(".FileFunction,")) {
@@ -243,13 +274,10 @@ public final class Gerber {
   }
 
   /** Puts down every mark of a block; a clear block takes away what it would have drawn. */
-  private void flashBlock(List<Layer.Mark> drawn, PointMm to) throws BoardFileDamage {
-    if (marks.size() + drawn.size() > MOST_MARKS) {
-      throw damage("More than " + MOST_MARKS + " things are drawn.");
-    }
+  private void flashBlock(List<Layer.Mark> drawn, PointMm to) {
     for (Layer.Mark mark : drawn) {
       boolean keeps = dark == mark.dark();
-      marks.add(
+      mark(
           switch (mark) {
             case Layer.Flash f ->
                 new Layer.Flash(
@@ -269,6 +297,31 @@ public final class Gerber {
                     r.corners().stream().map(p -> placed(p).plus(to)).toList(), keeps, r.tags());
           });
     }
+  }
+
+  /** Keeps a mark; every way of drawing ends here, so that all of it is counted. */
+  private void mark(Layer.Mark mark) {
+    budget.items(weight(mark));
+    marks.add(mark);
+  }
+
+  private static long weight(Layer.Mark mark) {
+    return switch (mark) {
+      case Layer.Flash flash -> 1 + flash.aperture().cornerCount() / CORNERS_A_MARK;
+      case Layer.Stroke stroke -> 1;
+      case Layer.Region region -> 1 + region.corners().size() / 2;
+    };
+  }
+
+  /** The aperture as mirror, turn and scale load it: made once, not at every flash. */
+  private Aperture loaded() {
+    Aperture now = loaded;
+    if (now == null) {
+      now = aperture.changed(mirrorX, mirrorY, turnDeg, scale);
+      budget.items(1 + now.cornerCount() / 2);
+      loaded = now;
+    }
+    return now;
   }
 
   private PointMm placed(PointMm p) {
@@ -340,7 +393,7 @@ public final class Gerber {
           throw damage("There is no macro '" + template + "'.");
         }
         try {
-          yield macro.with(p).changed(false, false, 0, unitMm);
+          yield macro.with(p, budget).changed(false, false, 0, unitMm);
         } catch (IllegalArgumentException e) {
           throw damage("The macro " + template + ": " + e.getMessage() + ".");
         }
@@ -403,14 +456,15 @@ public final class Gerber {
   }
 
   /** Copies what was drawn since the last step and repeat began. */
-  private void repeat() throws BoardFileDamage {
+  private void repeat() {
     if (repeatX * repeatY == 1) {
       return;
     }
-    List<Layer.Mark> block = List.copyOf(marks.subList(repeatFrom, marks.size()));
-    if ((long) block.size() * repeatX * repeatY > MOST_MARKS) {
-      throw damage("More than " + MOST_MARKS + " things are drawn.");
-    }
+    // A block aperture that was closed meanwhile has taken its marks away.
+    List<Layer.Mark> block =
+        List.copyOf(marks.subList(Math.min(repeatFrom, marks.size()), marks.size()));
+    long once = block.stream().mapToLong(Gerber::weight).sum();
+    budget.items(once * ((long) repeatX * repeatY - 1));
     for (int i = 0; i < repeatX; i++) {
       for (int k = 0; k < repeatY; k++) {
         PointMm by = new PointMm(i * stepX, k * stepY);
@@ -577,6 +631,7 @@ public final class Gerber {
       throw new BoardFileDamage(file, begin, "There is no aperture D" + code + ".");
     }
     aperture = chosen;
+    loaded = null;
     block = blocks.get(code);
     apertureChosen = true;
   }
@@ -590,7 +645,7 @@ public final class Gerber {
       case 2 -> {
         if (inRegion) {
           closeRegion();
-          region.add(to);
+          corner(to);
         }
       }
       case 3 -> {
@@ -599,8 +654,7 @@ public final class Gerber {
         }
         needAperture(begin);
         if (block == null) {
-          marks.add(
-              new Layer.Flash(to, aperture.changed(mirrorX, mirrorY, turnDeg, scale), dark, tags));
+          mark(new Layer.Flash(to, loaded(), dark, tags));
         } else {
           flashBlock(block, to);
         }
@@ -624,15 +678,15 @@ public final class Gerber {
         interpolation == 1 ? List.of(from, to) : arc(from, to, i, j, interpolation == 2, begin);
     if (inRegion) {
       if (region.isEmpty()) {
-        region.add(from);
+        corner(from);
       }
-      region.addAll(points.subList(1, points.size()));
+      points.subList(1, points.size()).forEach(this::corner);
       return;
     }
     needAperture(begin);
     double width = Math.min(aperture.widthMm(), aperture.heightMm()) * scale;
     for (int k = 1; k < points.size(); k++) {
-      marks.add(new Layer.Stroke(points.get(k - 1), points.get(k), width, dark, tags));
+      mark(new Layer.Stroke(points.get(k - 1), points.get(k), width, dark, tags));
     }
   }
 
@@ -695,8 +749,16 @@ public final class Gerber {
 
   private void closeRegion() {
     if (region.size() > 2) {
-      marks.add(new Layer.Region(region, dark, tags));
+      mark(new Layer.Region(region, dark, tags));
     }
     region.clear();
+  }
+
+  /** A corner weighs half a mark, while it is gathered and again when its region is kept. */
+  private void corner(PointMm to) {
+    region.add(to);
+    if (region.size() % 2 == 0) {
+      budget.items(1);
+    }
   }
 }

@@ -1,5 +1,6 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
 import humble.core.kit.PointMm;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -16,6 +17,9 @@ import java.util.Map;
 record Macro(String name, List<String> statements) {
   private static final int MOST_CORNERS = 5000;
 
+  /** Brackets and signs within each other; people write three. */
+  private static final int DEEPEST = 50;
+
   Macro {
     statements = List.copyOf(statements);
   }
@@ -23,15 +27,18 @@ record Macro(String name, List<String> statements) {
   /**
    * Gives the aperture for parameters.
    *
+   * @param parameters numbers of the aperture's definition
+   * @param budget what its statements and corners come out of
    * @throws IllegalArgumentException with one sentence when the macro makes no sense
    */
-  Aperture with(List<Double> parameters) {
+  Aperture with(List<Double> parameters, Budget budget) {
     Map<Integer, Double> values = new HashMap<>();
     for (int i = 0; i < parameters.size(); i++) {
       values.put(i + 1, parameters.get(i));
     }
     List<Aperture.Area> areas = new ArrayList<>();
     for (String statement : statements) {
+      budget.items(1);
       String text = statement.strip();
       if (text.startsWith("0 ") || text.equals("0") || text.isEmpty()) {
         continue;
@@ -42,18 +49,26 @@ record Macro(String name, List<String> statements) {
           throw new IllegalArgumentException("'" + text + "' defines nothing");
         }
         values.put(
-            Integer.parseInt(text.substring(1, equals)),
+            parameter(text.substring(1, equals).strip()),
             new Expression(text.substring(equals + 1), values).value());
       } else {
         primitive(text, values, areas);
+        budget.items(areas.isEmpty() ? 1 : 1 + areas.getLast().corners().size());
       }
     }
     return Aperture.macro(areas);
   }
 
+  private static int parameter(String number) {
+    if (!number.matches("[0-9]{1,6}")) {
+      throw new IllegalArgumentException("'$" + shortened(number) + "' is no parameter");
+    }
+    return Integer.parseInt(number);
+  }
+
   private static void primitive(
       String text, Map<Integer, Double> values, List<Aperture.Area> areas) {
-    String[] parts = text.split(",");
+    String[] parts = text.split(",", -1);
     double[] n = new double[parts.length];
     for (int i = 0; i < parts.length; i++) {
       n[i] = new Expression(parts[i], values).value();
@@ -138,6 +153,7 @@ record Macro(String name, List<String> statements) {
     private final String text;
     private final Map<Integer, Double> values;
     private int at;
+    private int depth;
 
     Expression(String text, Map<Integer, Double> values) {
       this.text = text.replaceAll("\\s", "");
@@ -173,6 +189,15 @@ record Macro(String name, List<String> statements) {
     }
 
     private double factor() {
+      if (++depth > DEEPEST) {
+        throw new IllegalArgumentException("brackets nest more than " + DEEPEST + " deep");
+      }
+      double value = innerFactor();
+      depth--;
+      return value;
+    }
+
+    private double innerFactor() {
       if (at >= text.length()) {
         throw new IllegalArgumentException("a number is missing in a macro");
       }
@@ -192,16 +217,20 @@ record Macro(String name, List<String> statements) {
       }
       boolean parameter = c == '$';
       int from = parameter ? ++at : at;
-      while (at < text.length() && (Character.isDigit(text.charAt(at)) || text.charAt(at) == '.')) {
+      while (at < text.length() && ".0123456789".indexOf(text.charAt(at)) >= 0) {
         at++;
       }
       if (from == at) {
         throw new IllegalArgumentException("'" + c + "' cannot stand in a macro");
       }
       String digits = text.substring(from, at);
-      return parameter
-          ? values.getOrDefault(Integer.valueOf(digits), 0.0)
-          : Double.parseDouble(digits);
+      if (parameter) {
+        return values.getOrDefault(parameter(digits), 0.0);
+      }
+      if (!digits.matches("[0-9]{1,40}(\\.[0-9]{0,40})?|\\.[0-9]{1,40}")) {
+        throw new IllegalArgumentException("'" + shortened(digits) + "' is no number");
+      }
+      return Double.parseDouble(digits);
     }
   }
 }

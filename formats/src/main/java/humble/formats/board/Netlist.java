@@ -1,9 +1,13 @@
 package humble.formats.board;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
+import humble.formats.ReadingBudget;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +23,11 @@ import org.jspecify.annotations.Nullable;
  */
 public record Netlist(List<Pin> pins) {
   private static final double INCH_MM = 25.4;
+  private static final int MOST_BYTES = 32 << 20;
+  private static final int LOOK_EVERY = 4096;
+
+  /** Records have 80 columns; what stands behind them says nothing here. */
+  private static final int LONGEST_RECORD = 200;
 
   public Netlist {
     pins = List.copyOf(pins);
@@ -35,51 +44,92 @@ public record Netlist(List<Pin> pins) {
    */
   public record Pin(String ref, String pin, String net, PointMm at, @Nullable Side side) {}
 
+  /** Reads a netlist with the usual budget. */
+  public static Netlist read(String file, byte[] bytes) throws BoardFileDamage {
+    return read(file, bytes, ReadingBudget.usual());
+  }
+
   /**
    * Reads a netlist.
    *
    * @param file name for messages
    * @param bytes the file
-   * @throws BoardFileDamage with file and line, at the first record that cannot be read
+   * @param budget what its pins and names come out of
+   * @throws BoardFileDamage with file and line, at the first record that cannot be read, or where
+   *     the budget was spent
    */
-  public static Netlist read(String file, byte[] bytes) throws BoardFileDamage {
-    String[] lines = new String(bytes, StandardCharsets.ISO_8859_1).split("\\R", -1);
-    List<Pin> pins = new ArrayList<>();
-    Map<String, String> names = new LinkedHashMap<>();
-    double unit = INCH_MM / 10_000;
-    boolean ended = false;
-    for (int i = 0; i < lines.length && !ended; i++) {
-      String line = lines[i];
+  public static Netlist read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
+    if (bytes.length > MOST_BYTES) {
+      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
+    }
+    Reading reading = new Reading(file, budget);
+    Iterator<String> lines = new String(bytes, StandardCharsets.ISO_8859_1).lines().iterator();
+    try {
+      while (lines.hasNext() && !reading.ended) {
+        reading.line(lines.next());
+      }
+    } catch (Spent e) {
+      throw new BoardFileDamage(file, reading.number, e.sentence());
+    }
+    if (!reading.ended) {
+      throw new BoardFileDamage(
+          file,
+          Math.max(1, reading.number),
+          "The netlist ends without its record 999: it was cut off.");
+    }
+    return new Netlist(reading.pins);
+  }
+
+  /** What was read so far, and how lengths and names are written. */
+  private static final class Reading {
+    private final String file;
+    private final Budget budget;
+    private final List<Pin> pins = new ArrayList<>();
+    private final Map<String, String> names = new LinkedHashMap<>();
+    private double unit = INCH_MM / 10_000;
+    private boolean ended;
+    private int number;
+
+    Reading(String file, Budget budget) {
+      this.file = file;
+      this.budget = budget;
+    }
+
+    void line(String line) throws BoardFileDamage {
+      number++;
+      if (number % LOOK_EVERY == 0) {
+        budget.look();
+      }
       if (line.startsWith("999")) {
         ended = true;
       } else if (line.startsWith("P ")) {
-        String rest = line.substring(1).strip();
-        if (rest.startsWith("UNITS")) {
-          unit = rest.contains("CUST 1") ? 0.001 : INCH_MM / 10_000;
-        } else if (rest.startsWith("NNAME")) {
-          String[] parts = rest.split("\\s+");
-          if (parts.length > 1) {
-            names.put(parts[0], parts[1]);
-          }
-        }
+        parameter(line.substring(1).strip());
       } else if (line.startsWith("317") || line.startsWith("327")) {
-        Pin pin = pin(file, i + 1, line, unit, names);
+        Pin pin = pin(file, number, line, unit, names);
         if (!pin.ref().equals("VIA")) {
+          budget.items(2);
           pins.add(pin);
         }
       }
     }
-    if (!ended) {
-      throw new BoardFileDamage(
-          file, lines.length, "The netlist ends without its record 999: it was cut off.");
+
+    private void parameter(String rest) {
+      if (rest.startsWith("UNITS")) {
+        unit = rest.contains("CUST 1") ? 0.001 : INCH_MM / 10_000;
+      } else if (rest.startsWith("NNAME")) {
+        String[] parts = rest.split("\\s+", 3);
+        if (parts.length > 1) {
+          budget.items(2);
+          names.put(parts[0], parts[1]);
+        }
+      }
     }
-    return new Netlist(pins);
   }
 
   private static Pin pin(
       String file, int number, String line, double unit, Map<String, String> names)
       throws BoardFileDamage {
-    String padded = line + " ".repeat(80);
+    String padded = line.substring(0, Math.min(line.length(), LONGEST_RECORD)) + " ".repeat(80);
     String name = padded.substring(3, 17).strip();
     String ref = padded.substring(20, 26).strip();
     String pin = padded.substring(27, 31).strip();

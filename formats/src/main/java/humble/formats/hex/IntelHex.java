@@ -1,7 +1,10 @@
 package humble.formats.hex;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Finding;
+import humble.formats.ReadingBudget;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +18,17 @@ import java.util.Locale;
 public final class IntelHex {
   private static final int MOST_FINDINGS = 50;
 
+  /** The largest file that is read, in bytes: 24 MiB of program. */
+  public static final long MOST_BYTES = 64L << 20;
+
+  private static final int LOOK_EVERY = 4096;
+
+  /** What a run of its own weighs, beside what is kept in one mark of a board. */
+  private static final int RUN = 2;
+
   private final String name;
+  private final Budget budget;
+  private long next = -1;
   private final ProgramImage.Builder image = new ProgramImage.Builder();
   private final List<Finding> findings = new ArrayList<>();
   private long base;
@@ -23,8 +36,9 @@ public final class IntelHex {
   private boolean ended;
   private int number;
 
-  private IntelHex(String name) {
+  private IntelHex(String name, Budget budget) {
     this.name = name;
+    this.budget = budget;
   }
 
   /** Tells whether {@code bytes} begin like Intel HEX. */
@@ -37,14 +51,29 @@ public final class IntelHex {
     return false;
   }
 
+  /** Reads a file with the usual budget. */
+  public static HexRead read(String name, byte[] bytes) {
+    return read(name, bytes, ReadingBudget.usual());
+  }
+
   /**
    * Reads a file.
    *
    * @param name what to call it in findings
    * @param bytes the file
+   * @param budget what its runs of bytes come out of
    */
-  public static HexRead read(String name, byte[] bytes) {
-    return new IntelHex(name).file(bytes);
+  public static HexRead read(String name, byte[] bytes, Budget budget) {
+    IntelHex reader = new IntelHex(name, budget);
+    if (bytes.length > MOST_BYTES) {
+      return new HexRead.Damaged(
+          List.of(Finding.error(name, "The file is larger than 64 MiB; that is not read.")));
+    }
+    try {
+      return reader.file(bytes);
+    } catch (Spent e) {
+      return new HexRead.Damaged(List.of(Finding.error(reader.where(), e.sentence())));
+    }
   }
 
   private HexRead file(byte[] bytes) {
@@ -52,6 +81,9 @@ public final class IntelHex {
     for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
       if (at == bytes.length || bytes[at] == '\n') {
         number++;
+        if (number % LOOK_EVERY == 0) {
+          budget.look();
+        }
         int end = at > start && bytes[at - 1] == '\r' ? at - 1 : at;
         if (end > start) {
           line(bytes, start, end);
@@ -142,8 +174,13 @@ public final class IntelHex {
   /** Within a segment, addresses wrap at 64 KiB. */
   private void data(long offset, byte[] data) {
     int untilWrap = (int) Math.min(data.length, 0x10000 - offset);
+    if (base + offset != next) {
+      budget.items(RUN);
+    }
+    next = base + offset + data.length;
     image.add(base + offset, segmented ? java.util.Arrays.copyOf(data, untilWrap) : data);
     if (segmented && untilWrap < data.length) {
+      budget.items(RUN);
       image.add(base, java.util.Arrays.copyOfRange(data, untilWrap, data.length));
     }
   }

@@ -1,5 +1,6 @@
 package humble.formats.kit;
 
+import humble.core.kit.NameRule;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -79,6 +80,15 @@ final class Cursor {
       error(key, "'" + key + "' is missing.");
     }
     return text(key);
+  }
+
+  /** Reads an id; what an id may hold stands in {@link NameRule}. */
+  String needId(String key) {
+    String id = needText(key);
+    if (has(key)) {
+      NameRule.id(id).ifPresent(objection -> error(key, objection.text()));
+    }
+    return id;
   }
 
   double number(String key, double otherwise) {

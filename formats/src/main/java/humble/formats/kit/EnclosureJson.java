@@ -13,7 +13,7 @@ final class EnclosureJson {
     Enclosure enclosure =
         new Enclosure(
             c.text("title"),
-            c.each("layers", l -> new Enclosure.Layer(l.needText("id"), l.text("title"), band(l))),
+            c.each("layers", l -> new Enclosure.Layer(l.needId("id"), l.text("title"), band(l))),
             c.each("screws", EnclosureJson::screw),
             c.each(
                 "rooms",
@@ -38,7 +38,7 @@ final class EnclosureJson {
 
   private static Enclosure.Screw screw(Cursor s) {
     return new Enclosure.Screw(
-        s.needText("id"),
+        s.needId("id"),
         s.whole("count", 1),
         s.text("thread"),
         s.texts("through"),
@@ -50,7 +50,7 @@ final class EnclosureJson {
 
   private static Enclosure.Cutout cutout(Cursor o) {
     return new Enclosure.Cutout(
-        o.needText("id"),
+        o.needId("id"),
         o.text("in"),
         o.text("for"),
         new PointMm(o.number("x_mm", 0), o.number("y_mm", 0)),

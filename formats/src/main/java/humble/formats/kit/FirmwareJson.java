@@ -19,7 +19,7 @@ final class FirmwareJson {
   private static Firmware.Target target(Cursor c) {
     c.known("baud", "clock_hz");
     return new Firmware.Target(
-        c.needText("id"),
+        c.needId("id"),
         c.text("ref"),
         regions(c, "memory"),
         regions(c, "boot"),
@@ -47,6 +47,6 @@ final class FirmwareJson {
   private static Firmware.Image image(Cursor c) {
     c.known("base", "with");
     return new Firmware.Image(
-        c.needText("id"), c.text("title"), c.needText("file"), c.text("target"), c.text("sha256"));
+        c.needId("id"), c.text("title"), c.needText("file"), c.text("target"), c.text("sha256"));
   }
 }

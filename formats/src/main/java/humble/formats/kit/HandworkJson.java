@@ -26,7 +26,7 @@ final class HandworkJson {
       c.error("core", "'core' is missing.");
     }
     return new Winding(
-        c.needText("id"),
+        c.needId("id"),
         c.text("ref"),
         core.map(HandworkJson::ring).orElse(new Winding.Core(2, 1, 1, 1, "")),
         positive(c, "wire_diameter_mm"),
@@ -68,12 +68,12 @@ final class HandworkJson {
     if (!List.of("cw", "ccw").contains(sense)) {
       c.error("sense", "A coil is wound cw or ccw.");
     }
-    return new Winding.Coil(c.needText("id"), turns, target, sense);
+    return new Winding.Coil(c.needId("id"), turns, target, sense);
   }
 
   private static WireRun wire(Cursor c) {
     return new WireRun(
-        c.needText("id"),
+        c.needId("id"),
         c.text("colour"),
         c.needText("from"),
         c.needText("to"),
@@ -83,8 +83,6 @@ final class HandworkJson {
 
   private static ModuleRows.Row row(Cursor c) {
     return new ModuleRows.Row(
-        c.needText("id"),
-        c.texts("labels"),
-        new PointMm(c.number("dx_mm", 0), c.number("dy_mm", 0)));
+        c.needId("id"), c.texts("labels"), new PointMm(c.number("dx_mm", 0), c.number("dy_mm", 0)));
   }
 }

@@ -17,7 +17,7 @@ final class KitFaultJson {
     if (prior <= 0 || prior >= 1) {
       c.error("prior", "A prior is more than 0 and less than 1.");
     }
-    String id = c.needText("id");
+    String id = c.needId("id");
     Map<String, Band> predict = new LinkedHashMap<>();
     c.child("predict")
         .ifPresent(p ->

@@ -1,19 +1,30 @@
 package humble.formats.kit;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.KitCheck;
 import humble.core.stock.Strips;
+import humble.core.words.ForeignText;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import humble.formats.board.BoardCompletion;
+import humble.formats.board.BoardLayers;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -37,12 +48,21 @@ import tools.jackson.databind.json.JsonMapper;
 public final class KitFolder {
   private static final int DEEPEST = 64;
   private static final int MOST_ENTRIES = 4000;
-  private static final long MOST_BYTES = 256L << 20;
+  private static final long MOST_BYTES = ReadingBudget.MOST_BYTES;
+
+  /** The largest kit file that is read; a kit of a thousand parts has half a megabyte. */
+  private static final int MOST_KIT_BYTES = 8 << 20;
+
+  private static final int MOST_TOKENS = 1_000_000;
   private static final JsonMapper JSON =
       JsonMapper.builder(
               JsonFactory.builder()
                   .streamReadConstraints(
-                      StreamReadConstraints.builder().maxNestingDepth(DEEPEST).build())
+                      StreamReadConstraints.builder()
+                          .maxNestingDepth(DEEPEST)
+                          .maxTokenCount(MOST_TOKENS)
+                          .maxNumberLength(100)
+                          .build())
                   .build())
           .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
           .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
@@ -66,28 +86,45 @@ public final class KitFolder {
     return at;
   }
 
-  /** Reads and checks the kit; all problems come at once. */
+  /** Reads and checks the kit with the usual budget; all problems come at once. */
   public KitRead read() {
-    byte[] bytes;
+    return read(ReadingBudget.usual());
+  }
+
+  /**
+   * Reads and checks the kit; all problems come at once.
+   *
+   * @param budget what the kit file and the board files it is completed from come out of
+   */
+  public KitRead read(Budget budget) {
     try {
-      bytes = bytes("kit.json");
+      return parse(bytes("kit.json", MOST_KIT_BYTES, budget), budget);
+    } catch (Spent e) {
+      return refused("kit.json", e.sentence(), false);
     } catch (IOException e) {
       return refused(
-          "kit.json", "There is no kit.json that can be read in " + at + ": " + reason(e), false);
+          "kit.json",
+          "There is no kit.json that can be read in " + at + ": " + InputFile.reason(e),
+          false);
     }
-    return parse(bytes);
   }
 
   /** Gives a kit of this folder with the marks of its board files, where it names none itself. */
   public Kit withMarks(Kit kit) {
-    return BoardCompletion.withMarks(kit, this::bytes);
+    Budget budget = ReadingBudget.usual();
+    return BoardCompletion.withMarks(kit, source(budget), budget);
+  }
+
+  /** Gives the files of this kit, all out of one budget. */
+  public BoardLayers.Source source(Budget budget) {
+    return name -> bytes(name, MOST_BYTES, budget);
   }
 
   /**
    * Reads and checks the kit in the text of a {@code kit.json}, with board files looked up in this
    * folder.
    */
-  KitRead parse(byte[] bytes) {
+  KitRead parse(byte[] bytes, Budget budget) {
     JsonNode tree;
     try {
       tree = JSON.readTree(new String(bytes, StandardCharsets.UTF_8));
@@ -100,10 +137,12 @@ public final class KitFolder {
     if (!tree.isObject()) {
       return refused("kit.json#", "An object is expected here.", false);
     }
-    Kit written = new KitJson(new Cursor(tree, "", findings)).read();
+    KitJson json = new KitJson(new Cursor(tree, "", findings));
+    Kit written = json.read();
+    budget.look();
     List<Finding> all = new ArrayList<>(findings.all());
-    Kit kit = BoardCompletion.of(written, this::bytes, all);
-    all.addAll(KitCheck.of(kit));
+    Kit kit = BoardCompletion.of(written, source(budget), all, budget);
+    all.addAll(KitCheck.of(kit, json.trims()));
     all.addAll(Strips.findings(kit));
     boardFiles(kit, all);
     boolean refused = all.stream().anyMatch(Finding::isError);
@@ -111,52 +150,99 @@ public final class KitFolder {
   }
 
   private void boardFiles(Kit kit, List<Finding> all) {
+    Map<String, Optional<Finding>> known = new HashMap<>();
     for (int i = 0; i < kit.boards().size(); i++) {
       Board board = kit.boards().get(i);
       for (String role : new java.util.TreeSet<>(board.files().keySet())) {
         fileIsThere(
             "/boards/" + i + "/files/" + Cursor.escape(role),
             board.files().getOrDefault(role, ""),
+            known,
             all);
       }
     }
     for (int i = 0; i < kit.firmware().images().size(); i++) {
-      fileIsThere("/firmware/images/" + i + "/file", kit.firmware().images().get(i).file(), all);
+      fileIsThere(
+          "/firmware/images/" + i + "/file", kit.firmware().images().get(i).file(), known, all);
     }
   }
 
-  private void fileIsThere(String pointer, String name, List<Finding> all) {
+  /** Looks for a file without reading it; a name that stands in many places is looked up once. */
+  private void fileIsThere(
+      String pointer, String name, Map<String, Optional<Finding>> known, List<Finding> all) {
+    known
+        .computeIfAbsent(name, this::missing)
+        .ifPresent(
+            found -> all.add(new Finding(found.level(), "kit.json#" + pointer, found.text())));
+  }
+
+  private Optional<Finding> missing(String name) {
     if (!inside(name)) {
-      all.add(Finding.error("kit.json#" + pointer, "'" + name + "' leads out of the kit."));
-      return;
+      return Optional.of(Finding.error("", "'" + name + "' leads out of the kit."));
     }
     try {
-      bytes(name);
+      size(name);
+      return Optional.empty();
     } catch (IOException e) {
-      all.add(Finding.warning("kit.json#" + pointer, "The file " + name + " is not there."));
+      return Optional.of(Finding.warning("", "The file " + name + " is not there."));
     }
   }
 
   /**
-   * Reads a file of the kit.
+   * Reads a file of the kit with the usual budget.
    *
    * @throws IOException when it is missing, too large, or its name leads out of the kit
    */
   public byte[] bytes(String name) throws IOException {
+    try {
+      return bytes(name, MOST_BYTES, ReadingBudget.usual());
+    } catch (Spent e) {
+      throw new IOException(e.sentence(), e);
+    }
+  }
+
+  private byte[] bytes(String name, long most, Budget budget) throws IOException {
+    if (Files.isDirectory(at)) {
+      return InputFile.bytes(inFolder(name), most, budget);
+    }
+    try (ZipFile zip = openZip()) {
+      ZipEntry entry = entry(zip, name);
+      if (entry.getSize() > most) {
+        throw tooLarge(name, most);
+      }
+      budget.bytes(Math.max(0, entry.getSize()));
+      try (InputStream in = zip.getInputStream(entry)) {
+        // An archive may lie about the size of what is in it.
+        byte[] bytes = InputFile.limited(in, entry.getSize(), Math.min(most, entry.getSize()));
+        budget.look();
+        return bytes;
+      }
+    }
+  }
+
+  private static IOException tooLarge(String name, long most) {
+    return new IOException(name + " holds more than " + (most >> 20) + " MiB; that is not read");
+  }
+
+  private void size(String name) throws IOException {
+    if (Files.isDirectory(at)) {
+      InputFile.size(inFolder(name));
+    } else {
+      try (ZipFile zip = openZip()) {
+        entry(zip, name);
+      }
+    }
+  }
+
+  private Path inFolder(String name) throws IOException {
     if (!inside(name)) {
       throw new IOException("'" + name + "' leads out of the kit");
     }
-    if (Files.isDirectory(at)) {
-      Path file = at.resolve(name);
-      if (!file.toRealPath().startsWith(at.toRealPath())) {
-        throw new IOException("'" + name + "' leads out of the kit");
-      }
-      if (Files.size(file) > MOST_BYTES) {
-        throw new IOException("it is larger than 256 MiB");
-      }
-      return Files.readAllBytes(file);
+    Path file = at.resolve(name);
+    if (!file.toRealPath().startsWith(at.toRealPath())) {
+      throw new IOException("'" + name + "' leads out of the kit");
     }
-    return zipped(name);
+    return file;
   }
 
   /**
@@ -167,25 +253,27 @@ public final class KitFolder {
    *     opened here
    */
   public byte[] archive() throws IOException {
+    Budget budget = ReadingBudget.usual();
     SortedMap<String, byte[]> files = new TreeMap<>();
-    long bytes = 0;
-    for (String name : names()) {
-      byte[] content = bytes(name);
-      bytes += content.length;
-      if (files.size() >= MOST_ENTRIES || bytes > MOST_BYTES) {
-        throw new IOException("the kit is larger than 4000 files or 256 MiB");
+    try {
+      byte[] kitJson = bytes("kit.json", MOST_KIT_BYTES, budget);
+      for (String name : names()) {
+        if (files.size() >= MOST_ENTRIES) {
+          throw new IOException("the kit is larger than 4000 files or 256 MiB");
+        }
+        files.put(name, name.equals("kit.json") ? kitJson : bytes(name, MOST_BYTES, budget));
       }
-      files.put(name, content);
+      files.remove("kit.json");
+      return KitWriter.zip(kitJson, files);
+    } catch (Spent e) {
+      throw new IOException("the kit is larger than 4000 files or 256 MiB", e);
     }
-    byte[] kitJson = bytes("kit.json");
-    files.remove("kit.json");
-    return KitWriter.zip(kitJson, files);
   }
 
   /** Names of all files; hidden ones and links stay out. */
   private List<String> names() throws IOException {
     if (!Files.isDirectory(at)) {
-      try (ZipFile zip = new ZipFile(at.toFile())) {
+      try (ZipFile zip = openZip()) {
         String prefix = prefix(zip);
         return zip.stream()
             .filter(entry -> !entry.isDirectory() && entry.getName().startsWith(prefix))
@@ -200,42 +288,59 @@ public final class KitFolder {
           .sorted()
           .limit(MOST_ENTRIES + 1L)
           .toList();
+    } catch (UncheckedIOException e) {
+      throw new IOException(e.getCause());
     }
   }
 
   private static boolean inside(String name) {
-    Path path = Path.of(name).normalize();
-    return !name.isEmpty() && !path.isAbsolute() && !path.startsWith("..") && !name.contains("\\");
+    try {
+      Path path = Path.of(name).normalize();
+      return !name.isEmpty()
+          && !path.isAbsolute()
+          && !path.startsWith("..")
+          && !path.toString().isEmpty()
+          && !name.contains("\\");
+    } catch (InvalidPathException e) {
+      // A name that no file can have leads nowhere.
+      return false;
+    }
   }
 
-  private byte[] zipped(String name) throws IOException {
-    try (ZipFile zip = new ZipFile(at.toFile())) {
+  private ZipFile openZip() throws IOException {
+    InputFile.size(at);
+    ArchiveEnd.refuseLong(at, MOST_ENTRIES);
+    ZipFile zip = new ZipFile(at.toFile());
+    try {
       if (zip.size() > MOST_ENTRIES) {
         throw new IOException("the archive holds more than 4000 entries");
       }
-      long unpacked = 0;
-      for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
-        if (!inside(entry.getName())) {
-          throw new IOException(
-              "the archive's entry '" + entry.getName() + "' leads out of the kit");
-        }
-        unpacked += Math.max(0, entry.getSize());
-      }
-      if (unpacked > MOST_BYTES) {
-        throw new IOException("the archive is larger than 256 MiB unpacked");
-      }
-      ZipEntry entry = zip.getEntry(prefix(zip) + name);
-      if (entry == null) {
-        throw new IOException("the archive has no " + name);
-      }
-      try (InputStream in = zip.getInputStream(entry)) {
-        byte[] bytes = in.readNBytes((int) MOST_BYTES + 1);
-        if (bytes.length > MOST_BYTES) {
-          throw new IOException("it is larger than 256 MiB");
-        }
-        return bytes;
-      }
+      return zip;
+    } catch (IOException e) {
+      zip.close();
+      throw e;
     }
+  }
+
+  private static ZipEntry entry(ZipFile zip, String name) throws IOException {
+    long unpacked = 0;
+    for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
+      if (!inside(entry.getName())) {
+        throw new IOException(
+            "the archive's entry '"
+                + ForeignText.shown(entry.getName())
+                + "' leads out of the kit");
+      }
+      unpacked += Math.max(0, entry.getSize());
+    }
+    if (unpacked > MOST_BYTES) {
+      throw new IOException("the archive is larger than 256 MiB unpacked");
+    }
+    ZipEntry entry = inside(name) ? zip.getEntry(prefix(zip) + name) : null;
+    if (entry == null) {
+      throw new IOException("the archive has no " + name);
+    }
+    return entry;
   }
 
   /** The kit lies at the root of an archive or inside its one folder. */
@@ -258,11 +363,5 @@ public final class KitFolder {
   private static String firstLine(JacksonException e) {
     String message = e.getOriginalMessage();
     return message == null ? "The JSON cannot be read." : message.lines().findFirst().orElse("");
-  }
-
-  private static String reason(IOException e) {
-    return e instanceof java.nio.file.NoSuchFileException
-        ? "it does not exist."
-        : e.getMessage() + ".";
   }
 }

@@ -28,6 +28,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Turns the tree of a {@code kit.json} into a kit. */
@@ -35,6 +36,7 @@ final class KitJson {
   private static final double LARGEST_BOARD_MM = 2000;
 
   private final Cursor root;
+  private Set<String> trims = Set.of();
 
   private static final List<String> KIT_KINDS =
       List.of("badge", "computer", "console", "controller", "instrument", "module", "conversion");
@@ -47,10 +49,11 @@ final class KitJson {
     if (!"humble-kit/1".equals(root.needText("format"))) {
       root.error("format", "This is not \"humble-kit/1\".");
     }
-    root.known("author", "licence", "tools", "trims", "proofs");
+    root.known("author", "licence", "tools", "proofs");
+    trims = Set.copyOf(root.each("trims", KitJson::trim));
     Kit kit =
         new Kit(
-            root.needText("id"),
+            root.needId("id"),
             root.needText("name"),
             root.text("revision"),
             kitKind(root),
@@ -83,6 +86,16 @@ final class KitJson {
     return kit;
   }
 
+  /** Gives the ids of the trims, which are not in a kit yet. */
+  Set<String> trims() {
+    return trims;
+  }
+
+  private static String trim(Cursor c) {
+    c.known("title", "knobs", "reading", "hint", "after");
+    return c.needId("id");
+  }
+
   private static String kitKind(Cursor c) {
     String kind = c.maybeText("kind").orElse("module");
     if (!KIT_KINDS.contains(kind)) {
@@ -112,7 +125,7 @@ final class KitJson {
     }
     Map<String, String> files = c.child("files").map(f -> f.every(f::text)).orElse(Map.of());
     return new Board(
-        c.needText("id"),
+        c.needId("id"),
         c.text("revision"),
         width,
         height,
@@ -141,7 +154,7 @@ final class KitJson {
       c.error("home", "It is board, between-pins or none.");
     }
     return new Line(
-        c.needText("id"),
+        c.needId("id"),
         kind.orElse(PartKind.OTHER),
         c.text("value"),
         c.maybeNumber("tolerance_pct"),
@@ -234,7 +247,7 @@ final class KitJson {
 
   private static Loose loose(Cursor c) {
     return new Loose(
-        c.needText("id"),
+        c.needId("id"),
         c.text("name"),
         c.whole("supplied", 0),
         c.whole("needed", 0),
@@ -243,7 +256,7 @@ final class KitJson {
 
   private static KitOption option(Cursor c) {
     return new KitOption(
-        c.needText("id"),
+        c.needId("id"),
         c.text("question"),
         c.needText("default"),
         c.each(
@@ -251,13 +264,13 @@ final class KitJson {
             k -> {
               k.known("settings");
               return new KitOption.Choice(
-                  k.needText("id"), k.text("label"), k.texts("fit"), k.texts("omit"));
+                  k.needId("id"), k.text("label"), k.texts("fit"), k.texts("omit"));
             }));
   }
 
   private static Task task(Cursor c) {
     return new Task(
-        c.needText("id"),
+        c.needId("id"),
         c.text("kind"),
         c.text("title"),
         c.numberFrom("minutes", 0, 5),
@@ -267,7 +280,7 @@ final class KitJson {
 
   private static Block block(Cursor c) {
     return new Block(
-        c.needText("id"), c.text("title"), c.texts("refs"), c.texts("gates"), c.texts("then"));
+        c.needId("id"), c.text("title"), c.texts("refs"), c.texts("gates"), c.texts("then"));
   }
 
   private static Gate gate(Cursor c) {
@@ -279,7 +292,7 @@ final class KitJson {
     }
     Band expected = c.child("expect").map(e -> band(e, "min", "max")).orElse(null);
     return new Gate(
-        c.needText("id"),
+        c.needId("id"),
         c.text("title"),
         measure,
         at,
@@ -300,7 +313,7 @@ final class KitJson {
       c.error("range_v", "A range is two numbers, the lower first.");
     }
     return new Supply(
-        c.needText("id"),
+        c.needId("id"),
         c.needNumber("volts"),
         c.numberFrom("limit_ma", 0, 500),
         c.needText("plus"),
@@ -309,7 +322,7 @@ final class KitJson {
   }
 
   private static BoardState state(Cursor c) {
-    String id = c.needText("id");
+    String id = c.needId("id");
     Map<String, String> drive = c.child("drive").map(d -> d.every(d::text)).orElse(Map.of());
     drive.forEach((pin, level) -> {
       if (!List.of("high", "low", "off").contains(level)) {
@@ -368,7 +381,7 @@ final class KitJson {
                   p.needText("n"), new PointMm(p.needNumber("x_mm"), p.needNumber("y_mm")));
             });
     return new PartPackage(
-        c.needText("id"),
+        c.needId("id"),
         c.numberFrom("height_mm", 0, 0),
         pins,
         LeadClass.named(lead).orElse(LeadClass.PIN));

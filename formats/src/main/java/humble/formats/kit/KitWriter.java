@@ -1,5 +1,7 @@
 package humble.formats.kit;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import humble.core.kit.Board;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
@@ -7,6 +9,9 @@ import humble.core.kit.Loose;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
+import humble.formats.WholeFile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.math.BigDecimal;
@@ -182,7 +187,12 @@ public final class KitWriter {
     }
     String name = String.valueOf(target.getFileName());
     if (name.endsWith(".hckit") || name.endsWith(".zip")) {
-      humble.formats.WholeFile.write(target, zip(kitJson, read(files)));
+      byte[] bytes = zip(kitJson, read(files));
+      if (replace) {
+        WholeFile.replace(target, bytes);
+      } else {
+        WholeFile.create(target, bytes);
+      }
     } else {
       folder(target, kitJson, files);
     }
@@ -190,8 +200,14 @@ public final class KitWriter {
 
   private static Map<String, byte[]> read(Map<String, Path> files) throws IOException {
     Map<String, byte[]> bytes = new TreeMap<>();
-    for (Map.Entry<String, Path> file : files.entrySet()) {
-      bytes.put(file.getKey(), Files.readAllBytes(file.getValue()));
+    Budget budget = ReadingBudget.usual();
+    try {
+      for (Map.Entry<String, Path> file : files.entrySet()) {
+        bytes.put(
+            file.getKey(), InputFile.bytes(file.getValue(), ReadingBudget.MOST_BYTES, budget));
+      }
+    } catch (Spent e) {
+      throw new IOException(e.sentence(), e);
     }
     return bytes;
   }

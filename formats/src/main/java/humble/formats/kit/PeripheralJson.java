@@ -9,7 +9,7 @@ final class PeripheralJson {
   private PeripheralJson() {}
 
   static Peripheral read(Cursor c) {
-    String id = c.needText("id");
+    String id = c.needId("id");
     String kind = c.needText("kind");
     String part = c.text("part");
     List<String> after = c.texts("after");

@@ -73,6 +73,7 @@ public final class EventWords {
       case BuildEvent.Noted e -> words.say("event.noted", e.text());
       case BuildEvent.Wrong e -> words.say("event.wrong", e.at());
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
+      case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
   }
 }

@@ -5,12 +5,17 @@ import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
 import humble.core.stock.Stocktake;
 import humble.core.units.Engineering;
+import humble.core.words.ForeignText;
 import humble.core.words.Words;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Base64;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,6 +30,18 @@ import java.util.Set;
 public final class HtmlReport {
   private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
 
+  /** Marks in the text where a name begins and ends; {@link #escape} makes elements of them. */
+  private static final char ISOLATE = '\u2068';
+
+  private static final char END_OF_ISOLATE = '\u2069';
+
+  private static final String STYLE =
+      "body{font:16px/1.5 'B612',sans-serif;background:#f6efe3;color:#22303a;max-width:52em;"
+          + "margin:2em auto;padding:0 1em}h1,h2{line-height:1.2}"
+          + "table{border-collapse:collapse;width:100%}td,th{text-align:left;"
+          + "padding:.3em .8em .3em 0;border-bottom:1px solid #e5d3b3;vertical-align:top}"
+          + ".back{text-decoration:line-through;color:#6d6a61}td:first-child{white-space:nowrap}";
+
   private final Kit kit;
   private final Build build;
   private final Words words;
@@ -34,11 +51,11 @@ public final class HtmlReport {
   private HtmlReport(Kit kit, Build build, Locale locale, ZoneId zone) {
     this.kit = kit;
     this.build = build;
-    this.words = Words.of("humble.formats.report.report", locale);
+    this.words = Words.of("humble.formats.report.report", locale).naming(HtmlReport::name);
     this.zone = zone;
   }
 
-  /** Gives the page: no scripts, no outside files. */
+  /** Gives the page: no scripts, no outside files, and a policy that lets none in. */
   public static String of(Kit kit, Build build, Locale locale, ZoneId zone) {
     return new HtmlReport(kit, build, locale, zone).page(locale);
   }
@@ -47,16 +64,15 @@ public final class HtmlReport {
     String name = build.began().map(BuildEvent.Began::name).orElse(kit.name());
     out.append("<!DOCTYPE html>\n<html lang=\"")
         .append(locale.toLanguageTag())
-        .append("\">\n<head><meta charset=\"utf-8\"><title>");
-    out.append(escape(name))
-        .append(
-            "</title>\n<style>body{font:16px/1.5 'B612',sans-serif;background:#f6efe3;color:#22303a;max-width:52em;");
-    out.append(
-        "margin:2em auto;padding:0 1em}h1,h2{line-height:1.2}table{border-collapse:collapse;width:100%}td,th{text-align:left;");
-    out.append(
-        "padding:.3em .8em .3em 0;border-bottom:1px solid #e5d3b3;vertical-align:top}.back{text-decoration:line-through;color:#6d6a61}");
-    out.append("td:first-child{white-space:nowrap}</style></head>\n<body>\n<h1>")
-        .append(escape(name))
+        .append("\">\n<head><meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\"")
+        .append(" content=\"default-src 'none'; style-src '")
+        .append(hashOfStyle())
+        .append("'; base-uri 'none'; form-action 'none'\">\n<title>")
+        .append(escape(ForeignText.shown(name)))
+        .append("</title>\n<style>")
+        .append(STYLE)
+        .append("</style></head>\n<body>\n<h1>")
+        .append(escape(name(name)))
         .append("</h1>\n<p>");
     out.append(escape(words.say("report.kit", kit.name(), kit.revision()))).append("</p>\n");
     evenings();
@@ -65,6 +81,22 @@ public final class HtmlReport {
     leftOver();
     log();
     return out.append("</body></html>\n").toString();
+  }
+
+  /** The policy lets in this one style and no other. */
+  private static String hashOfStyle() {
+    try {
+      byte[] hash =
+          MessageDigest.getInstance("SHA-256").digest(STYLE.getBytes(StandardCharsets.UTF_8));
+      return "sha256-" + Base64.getEncoder().encodeToString(hash);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java runtime has SHA-256", e);
+    }
+  }
+
+  /** What somebody wrote, isolated from what stands around it. */
+  private static String name(String text) {
+    return ISOLATE + ForeignText.shown(text) + END_OF_ISOLATE;
   }
 
   private void heading(String key) {
@@ -116,18 +148,15 @@ public final class HtmlReport {
     for (BuildEvent.Entry entry : build.inForce()) {
       switch (entry.event()) {
         case BuildEvent.Measured e ->
-            row(
-                e.line(),
-                Engineering.reading(e.value(), "Ω"),
-                words.say("report.verdict." + e.verdict()));
+            row(name(e.line()), Engineering.reading(e.value(), "Ω"), verdict(e.verdict()));
         case BuildEvent.GateRead e ->
             row(
-                e.gate(),
+                name(e.gate()),
                 Engineering.reading(e.value(), "V"),
-                words.say("report.verdict." + e.verdict()) + practice(e.practice()));
+                verdict(e.verdict()) + practice(e.practice()));
         case BuildEvent.Loaded e ->
             row(
-                e.image(),
+                name(e.image()),
                 words.say("report.loaded", e.bytes()),
                 words.say(e.verified() ? "report.verified" : "report.not-verified")
                     + practice(e.practice()));
@@ -135,6 +164,12 @@ public final class HtmlReport {
       }
     }
     out.append("</table>\n");
+  }
+
+  /** A verdict that an older or newer journal wrote is told as it is. */
+  private String verdict(String verdict) {
+    String key = "report.verdict." + verdict;
+    return words.knows(key) ? words.say(key) : name(verdict);
   }
 
   private String practice(boolean practice) {
@@ -147,9 +182,10 @@ public final class HtmlReport {
     int rows = 0;
     for (BuildEvent.Entry entry : build.inForce()) {
       switch (entry.event()) {
-        case BuildEvent.Wrong e -> row(words.say("report.wrong"), e.stage(), e.at());
-        case BuildEvent.Noted e -> row(words.say("report.note"), e.stage(), e.text());
-        case BuildEvent.Chose e -> row(words.say("report.chose"), e.option(), e.choice());
+        case BuildEvent.Wrong e -> row(words.say("report.wrong"), name(e.stage()), name(e.at()));
+        case BuildEvent.Noted e -> row(words.say("report.note"), name(e.stage()), name(e.text()));
+        case BuildEvent.Chose e ->
+            row(words.say("report.chose"), name(e.option()), name(e.choice()));
         case BuildEvent.MarksWeighed e when e.conflict() -> odd(e.line(), e);
         case BuildEvent.ModuleRead e when e.row().isEmpty() -> odd(e.ref(), e);
         case BuildEvent.JointSeen e when !e.seen().equals("good") -> odd(e.pin(), e);
@@ -164,7 +200,7 @@ public final class HtmlReport {
   }
 
   private void odd(String where, BuildEvent event) {
-    row(words.say("report.odd"), where, EventWords.say(words, event));
+    row(words.say("report.odd"), name(where), EventWords.say(words, event));
   }
 
   private void leftOver() {
@@ -174,7 +210,7 @@ public final class HtmlReport {
       Integer counted = build.counted().get(item.id());
       if (counted != null && counted != item.needed()) {
         row(
-            item.id(),
+            name(item.id()),
             words.say(
                 counted > item.needed() ? "report.spare" : "report.short",
                 Math.abs(counted - item.needed())));
@@ -207,9 +243,19 @@ public final class HtmlReport {
   }
 
   private static String escape(String text) {
-    return text.replace("&", "&amp;")
-        .replace("<", "&lt;")
-        .replace(">", "&gt;")
-        .replace("\"", "&quot;");
+    StringBuilder escaped = new StringBuilder(text.length() + 16);
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      switch (c) {
+        case '&' -> escaped.append("&amp;");
+        case '<' -> escaped.append("&lt;");
+        case '>' -> escaped.append("&gt;");
+        case '"' -> escaped.append("&quot;");
+        case ISOLATE -> escaped.append("<bdi>");
+        case END_OF_ISOLATE -> escaped.append("</bdi>");
+        default -> escaped.append(c);
+      }
+    }
+    return escaped.toString();
   }
 }

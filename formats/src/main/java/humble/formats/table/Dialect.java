@@ -1,5 +1,7 @@
 package humble.formats.table;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -24,6 +26,12 @@ record Dialect(char separator, char quote) {
   private static final char[] SEPARATORS = {',', ';', '\t', '|'};
   private static final int SAMPLE_LINES = 40;
 
+  /** The most rows that are kept; whoever has more has no parts list. */
+  static final int MOST_ROWS = 200_000;
+
+  private static final int MOST_CELLS = 2_000;
+  private static final int CELLS_AN_ITEM = 4;
+
   /** A row and the line of the file it begins in. */
   record Row(long line, List<String> cells) {
     Row {
@@ -34,7 +42,10 @@ record Dialect(char separator, char quote) {
   /** Finds the dialect of a text. */
   static Dialect of(String text) {
     if (text.regionMatches(true, 0, "sep=", 0, 4) && text.length() > 4) {
-      return new Dialect(text.charAt(4), '"');
+      char named = text.charAt(4);
+      if (named > ' ' || named == '\t') {
+        return new Dialect(named == '"' ? ',' : named, '"');
+      }
     }
     List<String> lines = text.lines().filter(line -> !line.isBlank()).limit(SAMPLE_LINES).toList();
     char best = ',';
@@ -94,9 +105,13 @@ record Dialect(char separator, char quote) {
   /**
    * Cuts a text into rows.
    *
-   * @throws IOException with one sentence that names the line, when a quote is not closed
+   * @param text the table
+   * @param budget what its rows come out of
+   * @throws IOException with one sentence that names the line, when a quote is not closed, or when
+   *     there are too many rows or cells
    */
-  List<Row> rows(String text) throws IOException {
+  List<Row> rows(String text, Budget budget) throws IOException {
+    refuseWide(text);
     CSVFormat format =
         CSVFormat.DEFAULT
             .builder()
@@ -111,9 +126,16 @@ record Dialect(char separator, char quote) {
     long line = 1;
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
       for (CSVRecord record : parser) {
+        if (rows.size() == MOST_ROWS) {
+          throw new IOException(
+              "line " + line + ": The table has more than " + MOST_ROWS + " rows.");
+        }
+        budget.items(1 + record.size() / CELLS_AN_ITEM);
         rows.add(new Row(line, List.of(record.values())));
         line = parser.getCurrentLineNumber() + 1;
       }
+    } catch (Spent e) {
+      throw new IOException("line " + line + ": " + e.sentence(), e);
     } catch (UncheckedIOException | CSVException | IllegalStateException e) {
       throw new IOException("line " + line + ": A quote is opened here and never closed.", e);
     }
@@ -126,5 +148,20 @@ record Dialect(char separator, char quote) {
       rows.removeFirst();
     }
     return rows;
+  }
+
+  /** A row is cut whole: one of millions of cells would be kept before anybody could look at it. */
+  private void refuseWide(String text) throws IOException {
+    int cells = 0;
+    int line = 1;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      if (c == '\n') {
+        line++;
+        cells = 0;
+      } else if (c == separator && ++cells > MOST_CELLS) {
+        throw new IOException("line " + line + ": A row has more than " + MOST_CELLS + " cells.");
+      }
+    }
   }
 }

@@ -1,11 +1,13 @@
 package humble.formats.table;
 
+import humble.core.budget.Budget;
 import humble.core.intake.Column;
 import humble.core.intake.PartRow;
 import humble.core.intake.RefList;
 import humble.core.kit.Finding;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.formats.ReadingBudget;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -26,7 +28,7 @@ import java.util.regex.Pattern;
 public record PartsTable(List<PartRow> rows, List<Finding> problems) {
   private static final Pattern UNITLESS = Pattern.compile("[0-9.,eE+-]+");
   private static final int HEADING_WITHIN = 30;
-  private static final int MOST_ROWS = 200_000;
+  private static final int LONGEST_CELL = 10_000;
   private static final int SAMPLE_ROWS = 60;
 
   /** Columns that our own lists have; an empty cell there means "none". */
@@ -38,14 +40,20 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems) {
     problems = List.copyOf(problems);
   }
 
+  /** Reads a parts list with the usual budget. */
+  public static PartsTable parts(String text, String source) throws IOException {
+    return parts(text, source, ReadingBudget.usual());
+  }
+
   /**
    * Reads a parts list.
    *
    * @param text the whole text
    * @param source name of the file, for the places in messages
+   * @param budget what its rows come out of
    * @throws IOException with one sentence, when the table as a whole cannot be used
    */
-  public static PartsTable parts(String text, String source) throws IOException {
+  public static PartsTable parts(String text, String source, Budget budget) throws IOException {
     return read(
         text,
         source,
@@ -56,7 +64,13 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems) {
             Column.PIECES,
             Column.DESCRIPTION,
             Column.KIND),
-        false);
+        false,
+        budget);
+  }
+
+  /** Reads a placement list with the usual budget. */
+  public static PartsTable places(String text, String source) throws IOException {
+    return places(text, source, ReadingBudget.usual());
   }
 
   /**
@@ -64,25 +78,24 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems) {
    *
    * @param text the whole text
    * @param source name of the file, for the places in messages
+   * @param budget what its rows come out of
    * @throws IOException with one sentence, when the table as a whole cannot be used
    */
-  public static PartsTable places(String text, String source) throws IOException {
-    return read(text, source, Set.of(Column.REFS, Column.X, Column.Y), true);
+  public static PartsTable places(String text, String source, Budget budget) throws IOException {
+    return read(text, source, Set.of(Column.REFS, Column.X, Column.Y), true, budget);
   }
 
-  private static PartsTable read(String text, String source, Set<Column> telling, boolean places)
+  private static PartsTable read(
+      String text, String source, Set<Column> telling, boolean places, Budget budget)
       throws IOException {
     if (text.isBlank()) {
       throw new IOException(source + ": The file is empty.");
     }
     List<Dialect.Row> all;
     try {
-      all = Dialect.of(text).rows(text);
+      all = Dialect.of(text).rows(text, budget);
     } catch (IOException e) {
       throw new IOException(source + " " + e.getMessage(), e);
-    }
-    if (all.size() > MOST_ROWS) {
-      throw new IOException(source + ": The table has more than " + MOST_ROWS + " rows.");
     }
     List<Finding> problems = new ArrayList<>();
     int at = heading(all, telling);
@@ -115,6 +128,15 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems) {
     for (Dialect.Row row : all.subList(at + 1, all.size())) {
       String where = source + " line " + row.line();
       if (row.cells().stream().allMatch(String::isBlank)) {
+        continue;
+      }
+      if (row.cells().stream().anyMatch(cell -> cell.length() > LONGEST_CELL)) {
+        problems.add(
+            Finding.error(
+                where,
+                "A cell of this row has more than "
+                    + LONGEST_CELL
+                    + " characters; it is not read."));
         continue;
       }
       Map<Column, String> cells = headings.cells(row.cells());

@@ -1,13 +1,14 @@
 package humble.formats.table;
 
+import humble.core.budget.Budget;
+import humble.core.budget.Spent;
+import humble.formats.InputFile;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 
 /**
@@ -15,33 +16,37 @@ import java.nio.file.Path;
  * that UTF-16 leaves between Latin letters, as UTF-8 where that is legal, else as Windows-1252.
  */
 public final class TableText {
-  /** The largest file that is read, in bytes. */
-  public static final long MOST_BYTES = 200L << 20;
+  /** The largest file that is looked into, in bytes. */
+  public static final long MOST_BYTES = 200_000_000;
+
+  /** The most of it that is kept: a list of 200,000 rows has about as much. */
+  private static final int MOST_TEXT_BYTES = 24 << 20;
 
   private static final int SAMPLE = 4096;
 
   private TableText() {}
 
   /**
-   * Reads a file. Its size is looked at first: what is over 200 MB is not read.
+   * Reads a file. Its size is looked at first: what is too large is not read.
    *
+   * @param file the file
+   * @param budget what its bytes come out of
    * @throws IOException with one sentence for people
    */
-  public static String read(Path file) throws IOException {
-    long size;
+  public static String read(Path file, Budget budget) throws IOException {
     try {
-      if (Files.isDirectory(file)) {
-        throw new IOException(file + ": This is a folder; a file is expected here.");
+      if (InputFile.size(file) > MOST_BYTES) {
+        throw new IOException(
+            "The file has "
+                + InputFile.size(file) / 1_000_000
+                + " MB; a list over 200 MB is not read.");
       }
-      size = Files.size(file);
-    } catch (NoSuchFileException e) {
-      throw new IOException(file + ": The file does not exist.", e);
+      return of(InputFile.bytes(file, MOST_TEXT_BYTES, budget));
+    } catch (Spent e) {
+      throw new IOException(file + ": " + e.sentence(), e);
+    } catch (IOException e) {
+      throw new IOException(file + ": " + InputFile.reason(e), e);
     }
-    if (size > MOST_BYTES) {
-      throw new IOException(
-          file + ": The file has " + (size >> 20) + " MB; a list over 200 MB is not read.");
-    }
-    return of(Files.readAllBytes(file));
   }
 
   /** Gives the text of {@code bytes}, without a byte-order mark. */

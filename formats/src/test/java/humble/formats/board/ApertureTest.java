@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import humble.core.budget.Budget;
 import humble.core.kit.PointMm;
 import java.util.List;
 import net.jqwik.api.ForAll;
@@ -17,7 +18,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class ApertureTest {
   private static Aperture macro(String statement, Double... parameters) {
-    return new Macro("M", List.of(statement.split("\\*"))).with(List.of(parameters));
+    return new Macro("M", List.of(statement.split("\\*")))
+        .with(List.of(parameters), Budget.unlimited());
   }
 
   @Property

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import humble.core.budget.Budget;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
 import humble.core.intake.PartRow;
@@ -186,7 +187,8 @@ class BoardFilesTest {
     }
     Kit bare = kit.withBoard(List.of(), Map.of()).withBoards(boards);
     List<humble.core.kit.Finding> findings = new java.util.ArrayList<>();
-    Kit again = BoardCompletion.of(bare, name -> require(files, name), findings);
+    Kit again =
+        BoardCompletion.of(bare, name -> require(files, name), findings, Budget.unlimited());
     assertThat(findings).singleElement().matches(finding -> !finding.isError());
     assertThat(again.nets().keySet()).containsExactlyInAnyOrderElementsOf(kit.nets().keySet());
     assertThat(again.places()).hasSizeGreaterThan(kit.places().size() / 2);
@@ -202,9 +204,13 @@ class BoardFilesTest {
     List<Place> unmarked = kit.places().stream().map(place -> place.withMarks(List.of())).toList();
     Kit marked =
         BoardCompletion.withMarks(
-            kit.withBoard(unmarked, kit.nets()).withBoards(boards), name -> require(files, name));
+            kit.withBoard(unmarked, kit.nets()).withBoards(boards),
+            name -> require(files, name),
+            Budget.unlimited());
     assertThat(marked.places()).anyMatch(place -> place.marks().contains("square-pad:1"));
-    assertThat(BoardCompletion.of(kit.withBoards(boards), name -> require(files, name), findings))
+    assertThat(
+            BoardCompletion.of(
+                kit.withBoards(boards), name -> require(files, name), findings, Budget.unlimited()))
         .as("a kit that says all of it is left as it is")
         .isEqualTo(kit.withBoards(boards));
   }

@@ -6,6 +6,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import humble.core.budget.Budget;
 import humble.core.kit.PartKind;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,7 +55,8 @@ class KitSchemaTest {
     assertThat(errors(broken)).isNotEmpty();
     assertThat(
             KitFolder.at(DemoKits.glowmoth())
-                .parse(broken.getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+                .parse(
+                    broken.getBytes(java.nio.charset.StandardCharsets.UTF_8), Budget.unlimited()))
         .isInstanceOf(KitRead.Refused.class);
   }
 
@@ -80,7 +82,7 @@ class KitSchemaTest {
     assertThat(errors(json)).isEmpty();
     assertThat(
             KitFolder.at(DemoKits.glowmoth())
-                .parse(json.getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+                .parse(json.getBytes(java.nio.charset.StandardCharsets.UTF_8), Budget.unlimited()))
         .isInstanceOfSatisfying(
             KitRead.Opened.class, opened -> assertThat(opened.findings()).isEmpty());
   }

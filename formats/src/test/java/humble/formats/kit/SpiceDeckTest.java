@@ -148,7 +148,8 @@ class SpiceDeckTest {
     ours.nets()
         .forEach((net, volts) -> {
           if (volts != null) {
-            Double other = theirs.volts().get(net);
+            // In a deck every character but letters, digits and underscores is an underscore.
+            Double other = theirs.volts().get(net.replaceAll("[^A-Za-z0-9_]", "_"));
             assertThat(other).as(net).isNotNull();
             assertThat(volts)
                 .as(net)

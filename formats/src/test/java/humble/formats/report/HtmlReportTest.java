@@ -63,8 +63,8 @@ class HtmlReportTest {
         .contains("1 left over")
         .contains("1 short")
         .contains("4 joints")
-        .contains("<td>odd</td><td>R2.1</td>")
-        .doesNotContain("<td>odd</td><td>R1.1</td>")
+        .contains("<td>odd</td><td><bdi>R2.1</bdi></td>")
+        .doesNotContain("<td>odd</td><td><bdi>R1.1</bdi></td>")
         .contains("R1 &amp; R2 were swapped in the bag")
         .contains("0:09 h");
   }
@@ -73,7 +73,7 @@ class HtmlReportTest {
   void textIsEscapedAndThePageIsWellFormed() throws Exception {
     String page = page(new BuildEvent.Noted("Fit", "<script>alert(1)</script> \"x\""));
     assertThat(page).doesNotContain("<script>").contains("Mira's &lt;lantern&gt;");
-    String xml = page.replace("<!DOCTYPE html>", "").replace("<meta charset=\"utf-8\">", "");
+    String xml = page.replace("<!DOCTYPE html>", "").replaceAll("<meta [^>]*>", "");
     assertThat(
             DocumentBuilderFactory.newInstance()
                 .newDocumentBuilder()
@@ -84,9 +84,38 @@ class HtmlReportTest {
   }
 
   @Test
+  void signsThatCannotBeSeenAreShownAndNamesStandAlone() {
+    String page = page(new BuildEvent.Noted("Fit", "left\u202eright\u0007 \u2068open"));
+    assertThat(page)
+        .contains("<bdi>left‹202E›right‹0007› ‹2068›open</bdi>")
+        .doesNotContain("\u202e", "\u0007", "\u2068", "\u2069");
+  }
+
+  @Test
+  void thePolicyLetsInThePagesOwnStyleAndNothingElse() throws Exception {
+    String page = page();
+    String style = page.substring(page.indexOf("<style>") + 7, page.indexOf("</style>"));
+    byte[] hash =
+        java.security.MessageDigest.getInstance("SHA-256")
+            .digest(style.getBytes(StandardCharsets.UTF_8));
+    assertThat(page)
+        .contains(
+            "default-src 'none'; style-src 'sha256-"
+                + java.util.Base64.getEncoder().encodeToString(hash)
+                + "'; base-uri 'none'; form-action 'none'")
+        .doesNotContain("http:", "https:", "src=", "href=", "style=", "<script");
+  }
+
+  @Test
+  void aVerdictOfAnotherVersionIsToldAsItIs() {
+    assertThat(page(new BuildEvent.GateRead("rail33", 3.31, "perhaps", false)))
+        .contains("<bdi>perhaps</bdi>");
+  }
+
+  @Test
   void whatWasTakenBackIsStruckOutNotLost() {
     String page = page(new BuildEvent.Counted("r220", 9), new BuildEvent.TookBack(2));
-    assertThat(page).contains("<tr class=\"back\">").contains("Counted r220: 9");
+    assertThat(page).contains("<tr class=\"back\">").contains("Counted <bdi>r220</bdi>: 9");
     assertThat(page).doesNotContain("left over<");
   }
 
@@ -137,7 +166,8 @@ class HtmlReportTest {
             new BuildEvent.Observed("lamp1", "V(5V)=4.98", true),
             new BuildEvent.Mended("lamp1", "open:R3.2", 4, false),
             new BuildEvent.Mended("lamp1", "open:R3.2", 4, true),
-            new BuildEvent.TookBack(3));
+            new BuildEvent.TookBack(3),
+            new BuildEvent.Unread("Danced", "this version knows no such kind of entry"));
     assertThat(all.stream().map(Object::getClass).distinct())
         .hasSameSizeAs(BuildEvent.class.getPermittedSubclasses());
     assertThat(all)
@@ -149,8 +179,8 @@ class HtmlReportTest {
   @Test
   void aFileIsWrittenWholeOrNotAtAll() throws IOException {
     Path file = folder.resolve("a/b/report.html");
-    WholeFile.write(file, "one".getBytes(StandardCharsets.UTF_8));
-    WholeFile.write(file, "two".getBytes(StandardCharsets.UTF_8));
+    WholeFile.replace(file, "one".getBytes(StandardCharsets.UTF_8));
+    WholeFile.replace(file, "two".getBytes(StandardCharsets.UTF_8));
     assertThat(file).hasContent("two");
     try (var left = Files.list(file.getParent())) {
       assertThat(left).containsExactly(file);
@@ -158,7 +188,7 @@ class HtmlReportTest {
     Files.createDirectory(folder.resolve("taken"));
     Files.writeString(folder.resolve("taken/x"), "x");
     org.assertj.core.api.Assertions.assertThatThrownBy(
-            () -> WholeFile.write(folder.resolve("taken"), new byte[0]))
+            () -> WholeFile.replace(folder.resolve("taken"), new byte[0]))
         .isInstanceOf(IOException.class);
     try (var left = Files.list(folder)) {
       assertThat(left.map(p -> p.getFileName().toString()))

@@ -2,6 +2,7 @@ package humble.formats.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.budget.Budget;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -50,7 +51,8 @@ class DialectTest {
       wanted.add(row);
     }
     List<List<String>> read =
-        new Dialect(';', '"').rows(text.toString()).stream().map(Dialect.Row::cells).toList();
+        new Dialect(';', '"')
+            .rows(text.toString(), Budget.unlimited()).stream().map(Dialect.Row::cells).toList();
     assertThat(read).isEqualTo(wanted);
   }
 }

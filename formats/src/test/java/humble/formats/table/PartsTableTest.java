@@ -3,6 +3,7 @@ package humble.formats.table;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import humble.core.budget.Budget;
 import humble.core.intake.Column;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
@@ -66,10 +67,10 @@ class PartsTableTest {
     try (RandomAccessFile large = new RandomAccessFile(file.toFile(), "rw")) {
       large.setLength(TableText.MOST_BYTES + 1);
     }
-    assertThatThrownBy(() -> TableText.read(file))
+    assertThatThrownBy(() -> TableText.read(file, Budget.unlimited()))
         .isInstanceOf(IOException.class)
         .hasMessageContaining("200 MB");
-    assertThatThrownBy(() -> TableText.read(folder.resolve("none.csv")))
+    assertThatThrownBy(() -> TableText.read(folder.resolve("none.csv"), Budget.unlimited()))
         .hasMessageContaining("does not exist");
     Files.delete(file);
   }

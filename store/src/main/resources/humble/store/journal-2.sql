@@ -1,0 +1,16 @@
+ALTER TABLE event ADD COLUMN chain BLOB;
+
+CREATE TABLE tip (
+  one INTEGER PRIMARY KEY CHECK (one = 1),
+  number INTEGER NOT NULL,
+  chain BLOB NOT NULL
+);
+
+CREATE TABLE set_aside (
+  number INTEGER PRIMARY KEY,
+  build TEXT NOT NULL,
+  at_ms INTEGER NOT NULL,
+  kind TEXT NOT NULL,
+  body TEXT NOT NULL,
+  why TEXT NOT NULL
+);
