@@ -73,7 +73,7 @@ class JournalCommandsTest {
                 + "\"stage\":\"unpack\",\"done\":false}]}");
     Path report = folder.resolve("report.html");
     assertThat(run("report", "glowmoth-1", "-o", report.toString()).status()).isZero();
-    assertThat(report).content().contains("Counted r220: 7");
+    assertThat(report).content().contains("Counted <bdi>r220</bdi>: 7");
     Ran again = run("report", "glowmoth-1", "-o", report.toString());
     assertThat(again.status()).isEqualTo(2);
     assertThat(again.err()).contains("--force");
@@ -81,5 +81,53 @@ class JournalCommandsTest {
     assertThat(run("report", "moth-9", "-o", folder.resolve("x.html").toString()).status())
         .isEqualTo(2);
     assertThat(folder.resolve("x.html")).doesNotExist();
+  }
+
+  @Test
+  void theJournalIsCheckedTakenOutAndPutBack() throws Exception {
+    journal(
+        new BuildEvent.Began("Glowmoth lantern badge", "glowmoth", "nowhere", 7),
+        new BuildEvent.Counted("r220", 7));
+    assertThat(run("journal", "check", "--json").out().strip())
+        .isEqualTo("{\"events\":2,\"damaged\":[]}");
+    Path lines = folder.resolve("all.jsonl");
+    assertThat(run("journal", "export", lines.toString()).status()).isZero();
+    assertThat(Files.readAllLines(lines)).hasSize(3);
+    assertThat(run("journal", "export", lines.toString()).status()).isEqualTo(2);
+    Ran same = run("journal", "import", lines.toString(), "--json");
+    assertThat(same.out()).contains("\"same\":[\"glowmoth-1\"]");
+    Files.writeString(lines, Files.readString(lines).replace("\"pieces\":7", "\"pieces\":8"));
+    assertThat(run("journal", "import", lines.toString(), "--json").out())
+        .contains("\"builds\":{\"glowmoth-1\":\"glowmoth-2\"}");
+    Files.writeString(lines, "{\"format\":\"humble-journal/1\"}\n{\"build\":\"../x\"}\n");
+    Ran bad = run("journal", "import", lines.toString());
+    assertThat(bad.status()).isEqualTo(2);
+    assertThat(bad.err()).contains("all.jsonl line 2");
+    assertThat(bad.out()).isEmpty();
+  }
+
+  @Test
+  void aDamagedJournalIsNamedReadAndRestored() throws Exception {
+    journal(new BuildEvent.Began("Moth", "glowmoth", "nowhere", 7), new BuildEvent.Woke("a"));
+    Path file = folder.resolve("bench/bench.db");
+    if (Journal.open(file, Clock.systemUTC()) instanceof JournalOpen.Opened opened) {
+      humble.store.Copies.of(file).make(opened.journal());
+      opened.journal().close();
+    }
+    try (var connection = java.sql.DriverManager.getConnection("jdbc:sqlite:" + file);
+        var statement = connection.createStatement()) {
+      statement.execute("UPDATE event SET body = '{\"peripheral\":\"b\"}' WHERE number = 2");
+    }
+    Ran check = run("journal", "check", "--json");
+    assertThat(check.status()).isEqualTo(1);
+    assertThat(check.out()).contains("\"number\":2", "\"kind\":\"changed\"");
+    assertThat(run("builds").out()).contains("glowmoth-1");
+    String backups = run("journal", "backups", "--json").out();
+    assertThat(backups).contains("\"builds\":1");
+    String name = humble.store.Copies.of(file).all().getFirst().file().getFileName().toString();
+    assertThat(run("journal", "restore", name).status()).isZero();
+    assertThat(run("journal", "check").status()).isZero();
+    assertThat(folder.resolve("bench/bench.db.aside-1")).exists();
+    assertThat(run("journal", "restore", "none.db").status()).isEqualTo(2);
   }
 }

@@ -327,6 +327,11 @@ public final class Journal implements AutoCloseable {
     return new BuildEvent.Entry(row.number(), Instant.ofEpochMilli(row.atMs()), event);
   }
 
+  /** Reads one event as it is stored; one that cannot be read says so and is not thrown. */
+  public static BuildEvent event(String kind, String body) {
+    return EventJson.read(kind, body);
+  }
+
   /** Gives every event as it is stored, in the order of the numbers. */
   synchronized List<StoredEvent> stored() {
     if (!damage.isEmpty()) {

@@ -18,7 +18,11 @@ final class Slug {
 
   /** Gives a name made of {@code text}; {@code x} when nothing of it can stand in one. */
   static String of(String text) {
-    String spelled = text.replace("µ", "u").replace("μ", "u").replace("Ω", "r");
+    String spelled =
+        text.substring(0, Math.min(text.length(), 4 * LONGEST))
+            .replace("µ", "u")
+            .replace("μ", "u")
+            .replace("Ω", "r");
     String accents = Normalizer.normalize(spelled, Normalizer.Form.NFD);
     String lower = MARKS.matcher(accents).replaceAll("").toLowerCase(Locale.ROOT);
     String plain = ENDS.matcher(OTHER.matcher(lower).replaceAll("-")).replaceAll("");

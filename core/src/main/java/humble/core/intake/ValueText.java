@@ -47,12 +47,20 @@ record ValueText(
   private static final Pattern NINETY_SIX = Pattern.compile("[0-9]{2}[ABCDEFHSXYZ]");
 
   private static final Set<String> COARSE = Set.of("E3", "E6", "E12", "E24");
+
+  /** What is longer was never meant as a value; patterns would look through it again and again. */
+  private static final int LONGEST = 200;
+
   private static final double LIKELY = 0.85;
   private static final double UNSURE = 0.6;
 
   /** Reads the value of a part of {@code kind}. */
   static ValueText of(String text, PartKind kind) {
     String left = text.strip();
+    if (left.length() > LONGEST) {
+      String problem = isMeasured(kind) ? "The value has more than 200 characters." : "";
+      return new ValueText(left, Double.NaN, null, "", 1, problem, left);
+    }
     Double tolerance = null;
     Matcher percent = TOLERANCE.matcher(left);
     if (percent.find()) {

@@ -42,15 +42,18 @@ public final class Parts {
   }
 
   private void findSockets() {
+    List<Part> sockets =
+        byRef.values().stream()
+            .filter(part -> part.line().kind() == PartKind.SOCKET && part.place() != null)
+            .toList();
     for (Part chip : byRef.values()) {
       Place place = chip.place();
       if (place == null || place.mount() != Mount.SOCKETED) {
         continue;
       }
-      for (Part socket : byRef.values()) {
+      for (Part socket : sockets) {
         Place under = socket.place();
-        if (socket.line().kind() == PartKind.SOCKET
-            && under != null
+        if (under != null
             && under.board().equals(place.board())
             && under.side() == place.side()
             && under.at().distanceMm(place.at()) < SAME_PLACE_MM) {

@@ -37,6 +37,9 @@ public final class PrintedCode {
   private final String text;
   private final Set<MarkReading> readings = new LinkedHashSet<>();
 
+  /** No part has room for more. */
+  private static final int LONGEST = 64;
+
   private PrintedCode(String text) {
     this.text = text.strip().toUpperCase(Locale.ROOT);
   }
@@ -48,6 +51,9 @@ public final class PrintedCode {
    * @param as the kind of part it is printed on, null when that is not known
    */
   public static List<MarkReading> read(String text, MarkReading.@Nullable Kind as) {
+    if (text.length() > LONGEST) {
+      return List.of();
+    }
     PrintedCode code = new PrintedCode(text);
     for (MarkReading.Kind kind : MarkReading.Kind.values()) {
       if (as == null || as == kind) {

@@ -26,6 +26,7 @@ class SessionTest {
     Journal journal =
         switch (Journal.open(home.resolve("bench.db"), Clock.systemUTC())) {
           case JournalOpen.Opened opened -> opened.journal();
+          case JournalOpen.Damaged damaged -> damaged.journal();
           case JournalOpen.Refused refused -> throw new AssertionError(refused.why());
         };
     return new Session(journal, home, List.of(kits), Runnable::run, Runnable::run);
@@ -106,6 +107,70 @@ class SessionTest {
     assertThat(open.lacking()).containsExactly("R2");
     var reach = open.reckoned().orElseThrow().reach().orElseThrow();
     assertThat(reach.minutes()).isLessThan(reach.allMinutes());
+    session.close();
+  }
+
+  @Test
+  void whatCannotBeReadStandsOnTheShelfAsSuchAndTheRestWorks() throws Exception {
+    Path glowmoth = Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth");
+    Path odd = Files.createDirectories(home.resolve("odd"));
+    Files.writeString(
+        odd.resolve("kit.json"),
+        "{\"format\":\"humble-kit/1\",\"id\":\"odd\",\"name\":\"Odd\",\"boards\":[{\"id\":\"m\","
+            + "\"width_mm\":5,\"height_mm\":5,\"files\":{\"copper_top\":\"a\\u0000b.gbr\"}}]}");
+    Path deep = Files.createDirectories(home.resolve("deep"));
+    Files.writeString(
+        deep.resolve("kit.json"),
+        "{\"format\":\"humble-kit/1\",\"id\":\"deep\",\"name\":\"Deep\",\"boards\":[{\"id\":\"m\","
+            + "\"width_mm\":5,\"height_mm\":5,\"files\":{\"copper_top\":\"deep.gbr\"}}]}");
+    Files.writeString(
+        deep.resolve("deep.gbr"),
+        "%FSLAX46Y46*%%MOMM*%%AMD*1,1," + "(".repeat(20_000) + ",0,0*%%ADD10D*%D10*M02*");
+    Path elsewhere = home.resolve("not-there");
+    Session session = session(odd, deep, elsewhere, glowmoth);
+    session.journal().append("lost-1", new BuildEvent.Began("Lost", "lost", "a\u0000b", 1));
+    session.layKit(glowmoth);
+    List<Session.OnShelf> shelf = session.shelf();
+    assertThat(shelf).hasSize(6);
+    assertThat(shelf.getFirst()).isInstanceOf(Session.OnShelf.Begun.class);
+    assertThat(shelf.get(1))
+        .isInstanceOfSatisfying(
+            Session.OnShelf.Broken.class,
+            broken -> {
+              assertThat(broken.name()).isEqualTo("Lost");
+              assertThat(broken.problems()).containsExactly("'a‹0000›b' is no place for a kit.");
+            });
+    assertThat(shelf.get(2)).isInstanceOf(Session.OnShelf.Broken.class);
+    assertThat(shelf.get(3)).isInstanceOf(Session.OnShelf.Fresh.class);
+    assertThat(shelf.get(4)).isInstanceOf(Session.OnShelf.Broken.class);
+    assertThat(shelf.get(5)).isInstanceOf(Session.OnShelf.Fresh.class);
+    session.close();
+  }
+
+  @Test
+  void anEveningThatEndsLeavesACopy() throws Exception {
+    Session session = session();
+    session.journal().append("b-1", new BuildEvent.Woke("x"));
+    session.close();
+    assertThat(session(new Path[0]).copies().all()).hasSize(1);
+  }
+
+  @Test
+  void workThatFailsInTheBackgroundIsToldAndWrittenDown() throws Exception {
+    Path glowmoth = Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth");
+    Session session = session(glowmoth);
+    session.layKit(glowmoth);
+    OpenBuild open = session.open().orElseThrow();
+    boolean[] ran = new boolean[2];
+    open.inBackground(
+        () -> {
+          throw new StackOverflowError();
+        },
+        () -> ran[0] = true,
+        () -> ran[1] = true);
+    assertThat(ran).containsExactly(false, true);
+    assertThat(open.failed()).contains("StackOverflowError").contains("humble.log");
+    assertThat(home.resolve("log/humble.log")).content().contains("Work in the background failed");
     session.close();
   }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -101,13 +102,26 @@ final class Cursor {
     if (child == null) {
       return null;
     }
-    if (child.isNumber()
-        && Double.isFinite(child.doubleValue())
-        && Math.abs(child.doubleValue()) <= LARGEST) {
-      return child.doubleValue();
+    double value = value(child);
+    if (Math.abs(value) <= LARGEST) {
+      return value;
     }
     error(key, "A number is expected here.");
     return null;
+  }
+
+  /** Gives a number; NaN for what is none, or does not fit into a double. */
+  private static double value(JsonNode node) {
+    if (!node.isNumber()) {
+      return Double.NaN;
+    }
+    try {
+      double value = node.doubleValue();
+      return Double.isFinite(value) ? value : Double.NaN;
+    } catch (JacksonException e) {
+      // The library converts nothing that would lose its size.
+      return Double.NaN;
+    }
   }
 
   double needNumber(String key) {
@@ -162,7 +176,7 @@ final class Cursor {
       long value =
           child.isString()
               ? Long.decode(child.stringValue())
-              : child.isIntegralNumber() ? child.longValue() : -1;
+              : child.isIntegralNumber() && child.canConvertToLong() ? child.longValue() : -1;
       if (value >= 0 && value <= 0xffff_ffffL) {
         return value;
       }
@@ -189,11 +203,12 @@ final class Cursor {
     return elements(
         key,
         (child, where) -> {
-          if (!child.isNumber() || !Double.isFinite(child.doubleValue())) {
+          double value = value(child);
+          if (Double.isNaN(value)) {
             findings.error(where, "A number is expected here.");
             return 0.0;
           }
-          return child.doubleValue();
+          return value;
         });
   }
 
@@ -217,14 +232,14 @@ final class Cursor {
     return elements(
         key,
         (child, where) -> {
-          if (!child.isArray()
-              || child.size() != 2
-              || !child.get(0).isNumber()
-              || !child.get(1).isNumber()) {
+          boolean pair = child.isArray() && child.size() == 2;
+          double x = pair ? value(child.get(0)) : Double.NaN;
+          double y = pair ? value(child.get(1)) : Double.NaN;
+          if (Double.isNaN(x) || Double.isNaN(y)) {
             findings.error(where, "A pair of numbers is expected here.");
             return new double[2];
           }
-          return new double[] {child.get(0).doubleValue(), child.get(1).doubleValue()};
+          return new double[] {x, y};
         });
   }
 

@@ -123,8 +123,12 @@ public final class KitFolder {
   /**
    * Reads and checks the kit in the text of a {@code kit.json}, with board files looked up in this
    * folder.
+   *
+   * @param bytes the text, in UTF-8
+   * @param budget what it and the board files it is completed from come out of
+   * @throws Spent when the budget is spent
    */
-  KitRead parse(byte[] bytes, Budget budget) {
+  public KitRead parse(byte[] bytes, Budget budget) {
     JsonNode tree;
     try {
       tree = JSON.readTree(new String(bytes, StandardCharsets.UTF_8));

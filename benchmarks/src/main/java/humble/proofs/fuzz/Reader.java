@@ -1,0 +1,212 @@
+package humble.proofs.fuzz;
+
+import humble.bench.PracticeBench;
+import humble.bench.SerialLink;
+import humble.bench.Transfer;
+import humble.core.budget.Budget;
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.firmware.ImageCheck;
+import humble.core.firmware.ProgramImage;
+import humble.core.intake.Draft;
+import humble.core.intake.Intake;
+import humble.core.intake.PartRow;
+import humble.core.intake.SheetText;
+import humble.core.kit.Firmware;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import humble.core.words.Words;
+import humble.formats.ReadingBudget;
+import humble.formats.board.DrillFile;
+import humble.formats.board.Gerber;
+import humble.formats.board.Netlist;
+import humble.formats.hex.HexRead;
+import humble.formats.hex.IntelHex;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import humble.formats.kit.KitWriter;
+import humble.formats.report.EventWords;
+import humble.formats.report.HtmlReport;
+import humble.formats.table.PartsTable;
+import humble.formats.table.TableText;
+import humble.store.Journal;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One reader of the program, from the bytes of a stranger to what the program makes of them. What
+ * it refuses in the way it should is no finding; what it throws besides is.
+ */
+final class Reader {
+  /** The readers there are, in the order they are listed. */
+  static final List<String> NAMES =
+      List.of(
+          "kit", "archive", "csv", "sheet", "places", "gerber", "drill", "netlist", "hex", "event",
+          "link");
+
+  private static final Firmware.Target TARGET =
+      new Firmware.Target(
+          "main",
+          "U1",
+          List.of(new Firmware.Region("flash", 0, 0x7fff)),
+          List.of(new Firmware.Region("boot", 0x7e00, 0x7fff)),
+          128,
+          255,
+          0L,
+          null,
+          List.of("page"));
+
+  /** What is made of a list or a log is made of so many of the inputs: it takes far longer. */
+  private static final int MADE_EVERY = 64;
+
+  private final String name;
+  private final Path folder;
+  private final Kit kit;
+  private final List<PartRow> rows;
+
+  /**
+   * Makes a reader.
+   *
+   * @param name one of {@link #NAMES}
+   * @param folder a folder of its own for what must lie in a file
+   * @param kit a kit that places and events belong to
+   */
+  Reader(String name, Path folder, Kit kit) throws IOException {
+    this.name = name;
+    this.folder = folder;
+    this.kit = kit;
+    this.rows =
+        PartsTable.parts("Ref,Value,Package\nR1,10k,axial-10\nC1,100n,disc-5\n", "l").rows();
+  }
+
+  /** Reads the input of that number; gives a kit when that is what came of it. */
+  Optional<Kit> read(long number, byte[] bytes) throws IOException {
+    Budget budget = ReadingBudget.usual();
+    boolean makes = number % MADE_EVERY == 0 || number < MADE_EVERY;
+    try {
+      return switch (name) {
+        case "kit" -> opened(KitFolder.at(folder).parse(bytes, budget));
+        case "archive" -> opened(archive(bytes, budget));
+        case "csv" ->
+            drafted(makes, PartsTable.parts(TableText.of(bytes), "l", budget).rows(), List.of());
+        case "sheet" ->
+            drafted(makes, SheetText.read(TableText.of(bytes), "s", budget).rows(), List.of());
+        case "places" ->
+            drafted(makes, rows, PartsTable.places(TableText.of(bytes), "p", budget).rows());
+        case "gerber" -> nothing(Gerber.read("a", bytes, budget));
+        case "drill" -> nothing(DrillFile.read("a", bytes, budget));
+        case "netlist" -> nothing(Netlist.read("a", bytes, budget).nets());
+        case "hex" -> hex(IntelHex.read("a", bytes, budget));
+        case "event" -> events(makes, bytes);
+        case "link" -> link(bytes);
+        default -> throw new IllegalArgumentException("there is no reader '" + name + "'");
+      };
+    } catch (IOException e) {
+      // Told with one sentence, as it should be.
+      return Optional.empty();
+    }
+  }
+
+  private KitRead archive(byte[] bytes, Budget budget) throws IOException {
+    Path file = folder.resolve("input.hckit");
+    Files.write(file, bytes);
+    return KitFolder.at(file).read(budget);
+  }
+
+  private static Optional<Kit> opened(KitRead read) {
+    return switch (read) {
+      case KitRead.Opened opened -> Optional.of(opened.kit());
+      case KitRead.Refused refused -> Optional.empty();
+    };
+  }
+
+  private static Optional<Kit> nothing(@Nullable Object read) {
+    return Optional.empty();
+  }
+
+  /** A list becomes a kit, and the kit is written; it must be one that can be read. */
+  private Optional<Kit> drafted(boolean makes, List<PartRow> parts, List<PartRow> places) {
+    if (!makes) {
+      return Optional.empty();
+    }
+    Draft draft = Intake.draft("Drafted", parts, places, Map.of());
+    byte[] written = KitWriter.text(draft.kit());
+    return opened(KitFolder.at(folder).parse(written, ReadingBudget.usual()));
+  }
+
+  private static Optional<Kit> hex(HexRead read) {
+    if (read instanceof HexRead.Image image) {
+      ImageCheck.of(image.image(), TARGET);
+      image.image().sha256();
+      if (image.image().length() < 1 << 20) {
+        IntelHex.write(image.image());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** One event a line, its word before the first blank; all of them are one build. */
+  private Optional<Kit> events(boolean makes, byte[] bytes) {
+    Words words = Words.of("humble.formats.report.report", Locale.ENGLISH);
+    List<BuildEvent.Entry> entries = new ArrayList<>();
+    for (String line : new String(bytes, StandardCharsets.UTF_8).split("\n", -1)) {
+      int blank = line.indexOf(' ');
+      BuildEvent event =
+          Journal.event(
+              blank < 0 ? line : line.substring(0, blank), blank < 0 ? "" : line.substring(blank));
+      EventWords.say(words, event);
+      entries.add(new BuildEvent.Entry(entries.size() + 1L, Instant.EPOCH, event));
+    }
+    Build build = Build.of("b", entries);
+    if (makes) {
+      HtmlReport.of(kit, build, Locale.ENGLISH, ZoneOffset.UTC);
+    }
+    return Optional.empty();
+  }
+
+  /** Lines are requests to the simulated board first, then a board's answers to a transfer. */
+  private Optional<Kit> link(byte[] bytes) throws IOException {
+    String[] lines = new String(bytes, StandardCharsets.ISO_8859_1).split("\n", -1);
+    SerialLink board = new PracticeBench(Parts.of(kit), 1, List.of()).link(TARGET);
+    for (String line : lines) {
+      board.ask(line);
+    }
+    Iterator<String> answers = Arrays.asList(lines).iterator();
+    new Transfer(new Answers(answers), TARGET)
+        .send(new ProgramImage.Builder().add(0, new byte[300]).build(), share -> {}, () -> false);
+    return Optional.empty();
+  }
+
+  /** A board that answers with what stands in the input. */
+  private record Answers(Iterator<String> lines) implements SerialLink {
+    @Override
+    public String description() {
+      return "simulated";
+    }
+
+    @Override
+    public String ask(String request) throws IOException {
+      if (!lines.hasNext()) {
+        throw new IOException("nothing answers");
+      }
+      return lines.next();
+    }
+
+    @Override
+    public void close() {
+      // There is nothing to close.
+    }
+  }
+}
