@@ -41,7 +41,7 @@ class HouseTest {
         .layer("cli")
         .definedBy("humble.cli..")
         .layer("benchmarks")
-        .definedBy("humble.benchmarks..")
+        .definedBy("humble.benchmarks..", "humble.proofs..")
         .whereLayer("desktop")
         .mayOnlyBeAccessedByLayers("benchmarks")
         .whereLayer("cli")
@@ -117,7 +117,8 @@ class HouseTest {
   void onlyTheWindowAndTheWalkKnowNodes() {
     noClasses()
         .that()
-        .resideInAnyPackage("humble.desktop.session..", "humble.desktop.stage..")
+        .resideInAnyPackage(
+            "humble.desktop.session..", "humble.desktop.stage..", "humble.desktop.keys..")
         .should()
         .dependOnClassesThat()
         .resideInAPackage("javafx..")
@@ -133,7 +134,7 @@ class HouseTest {
         .check(ALL);
     noClasses()
         .that()
-        .resideOutsideOfPackages("humble.desktop..", "humble.benchmarks..")
+        .resideOutsideOfPackages("humble.desktop..", "humble.benchmarks..", "humble.proofs..")
         .should()
         .dependOnClassesThat()
         .resideInAPackage("javafx..")

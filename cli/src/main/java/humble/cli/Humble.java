@@ -20,7 +20,7 @@ import picocli.CommandLine.Command;
     description = "From a bag of parts and a bare board to the working thing.",
     footer = {
       "",
-      "The launcher also knows: demo, open, test, shots, bench.",
+      "The launcher also knows: demo, open, test, shots, bench, kill, fuzz.",
       "Exit status: 0 done; 1 done, and the answer is no; 2 bad input or usage;",
       "3 a fault of the program, which then stands in its log."
     },

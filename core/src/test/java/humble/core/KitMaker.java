@@ -50,6 +50,7 @@ public final class KitMaker {
   private final List<BoardState> states = new ArrayList<>();
   private final List<Peripheral> peripherals = new ArrayList<>();
   private final List<PartPackage> packages = new ArrayList<>();
+  private final List<Caution> cautions = new ArrayList<>();
   private Enclosure enclosure;
   private final List<KitFault> faults = new ArrayList<>();
   private Handwork handwork = Handwork.NONE;
@@ -95,6 +96,12 @@ public final class KitMaker {
             0,
             model,
             null));
+    return this;
+  }
+
+  /** Adds a caution. */
+  public KitMaker caution(String at, String text) {
+    cautions.add(new Caution(at, text, Caution.Level.CARE));
     return this;
   }
 
@@ -310,7 +317,7 @@ public final class KitMaker {
         Firmware.NONE,
         List.copyOf(peripherals),
         enclosure,
-        List.<Caution>of(),
+        List.copyOf(cautions),
         List.copyOf(packages),
         List.of(),
         handwork,

@@ -54,7 +54,7 @@ public final class FuzzChild {
     copy("gerber/plain.gbr", "top.gbr");
     copy("drill/plain.drl", "holes.drl");
     copy("netlist/plain.ipc", "nets.ipc");
-    this.mutation = new Mutation(seeds);
+    this.mutation = new Mutation(seeds, name.equals("kit"));
     this.reader = new Reader(name, folder, kit());
     this.commands = new Commands(folder.resolve("commands"));
   }

@@ -40,9 +40,16 @@ final class Mutation {
   };
 
   private final List<byte[]> seeds;
+  private final boolean trees;
   private final List<byte[]> tokens = new ArrayList<>();
 
-  Mutation(List<byte[]> seeds) {
+  /**
+   * Makes the mutations of a corpus.
+   *
+   * @param trees whether its inputs are JSON, whose tree is mostly changed instead of its bytes
+   */
+  Mutation(List<byte[]> seeds, boolean trees) {
+    this.trees = trees;
     this.seeds = List.copyOf(seeds);
     for (byte[] seed : seeds) {
       Matcher token = TOKEN.matcher(new String(seed, StandardCharsets.ISO_8859_1));
@@ -59,6 +66,10 @@ final class Mutation {
     }
     Random random = new Random(number * 0x9E3779B97F4A7C15L);
     byte[] bytes = seeds.get(random.nextInt(seeds.size()));
+    if (trees && random.nextInt(4) > 0) {
+      byte[] seed = bytes;
+      return TreeMutation.of(seed, random).orElseGet(() -> changed(seed, random));
+    }
     int changes = 1 << random.nextInt(5);
     for (int i = 0; i < changes; i++) {
       bytes = changed(bytes, random);

@@ -114,6 +114,23 @@ public record SheetText(List<PartRow> rows, List<Finding> problems) {
     return line.endsWith(":") || (guess.kind() != PartKind.OTHER && !line.contains(" "));
   }
 
+  /** Cuts dashes, stops and brackets off both ends; one that closes stays at the back. */
+  private static String withoutEnds(String text) {
+    int from = 0;
+    int to = text.length();
+    while (from < to && isEnd(text.charAt(from), true)) {
+      from++;
+    }
+    while (to > from && isEnd(text.charAt(to - 1), false)) {
+      to--;
+    }
+    return text.substring(from, to);
+  }
+
+  private static boolean isEnd(char c, boolean front) {
+    return "-–:,;(".indexOf(c) >= 0 || (front && c == ')') || Character.isWhitespace(c);
+  }
+
   private static Optional<PartRow> row(String line, String where, String heading) {
     Map<Column, String> cells = new EnumMap<>(Column.class);
     String left = line;
@@ -136,7 +153,7 @@ public record SheetText(List<PartRow> rows, List<Finding> problems) {
     takeRefs(words, cells);
     takeTolerance(words, cells);
     takeValue(words, cells);
-    String rest = String.join(" ", words).replaceAll("^[-–:,;()\\s]+|[-–:,;(\\s]+$", "");
+    String rest = withoutEnds(String.join(" ", words));
     if (!cells.containsKey(Column.VALUE) && cells.containsKey(Column.REFS) && !rest.isEmpty()) {
       cells.put(Column.VALUE, rest);
     } else if (!rest.isEmpty()) {

@@ -53,7 +53,7 @@ public final class ForeignText {
 
   /** Most text needs no second look. */
   private static boolean isPlain(char c) {
-    return (c >= ' ' && c < 0x7f) || (c >= 0xa1 && c < 0x600 && c != 0xad);
+    return (c >= ' ' && c < 0x7f) || (c >= 0xa1 && c < 0x370 && c != 0xad);
   }
 
   private static void append(StringBuilder out, int point) {

@@ -101,4 +101,33 @@ class SpiceAgreementTest {
             .as(net)
             .isCloseTo(volts, within(Math.max(0.001, Math.abs(volts) * 0.001))));
   }
+
+  /** A deck is a program: what a kit calls things must not become a line of it. */
+  @Test
+  void noTextOfAKitBecomesACommandOfADeck() throws IOException, InterruptedException {
+    Path harm = folder.resolve("harm");
+    String command = "\n.control\nshell touch " + harm + "\n.endc\n*";
+    Parts parts =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .resistor("R2" + command, "1k")
+            .line("led", PartKind.LED, "", "led-3", null, "LED1" + command)
+            .net("A" + command, "R1.1")
+            .net("B\nV9 2 0 DC 99\n*", "R1.2", "R2" + command + ".1")
+            .net("C", "R2" + command + ".2", "LED1" + command + ".a")
+            .net("GND", "LED1" + command + ".k")
+            .supply("s", 5, 100, "A" + command, "GND")
+            .state("on", "s")
+            .parts();
+    BoardState on = parts.kit().state("on").orElseThrow();
+    String deck = new DcSolver(parts).deck(on, List.of(), "kit" + command).orElseThrow();
+    assertThat(deck.lines())
+        .allMatch(
+            line -> line.matches("[*] .*|[RIVDG][A-Za-z0-9_]* .*|[.](model|options|op|end).*"))
+        .noneMatch(line -> line.contains(".control"))
+        .noneMatch(line -> line.contains("shell ") || line.startsWith("V9"));
+    assumeTrue(Spice.installed(), "the launcher installs ngspice where it can");
+    Spice.run(folder, deck);
+    assertThat(harm).doesNotExist();
+  }
 }

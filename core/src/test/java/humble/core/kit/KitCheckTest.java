@@ -142,4 +142,66 @@ class KitCheckTest {
     assertThat(Choices.leftOut(kit, java.util.Map.of())).containsExactly("R2");
     assertThat(Choices.leftOut(kit, java.util.Map.of("o", "second"))).containsExactly("R1");
   }
+
+  @Test
+  void namesThatAreTooLongOrHoldWhatNobodySeesAreErrors() {
+    Kit kit =
+        KitMaker.kit()
+            .resistor("R\u202e1", "1k")
+            .resistor("R" + "9".repeat(70), "1k")
+            .resistor("R2", "1k")
+            .net("A\nV9 1 0 DC 9", "R2.1")
+            .net("N".repeat(65), "R2.2")
+            .make();
+    assertThat(findings(kit))
+        .contains(
+            "ERROR kit.json#/lines/0/refs/0: The ref 'R‹202E›1' holds a character that cannot be"
+                + " seen; type it anew.",
+            "ERROR kit.json#/nets/A\nV9 1 0 DC 9: The net 'A V9 1 0 DC 9' holds a character that"
+                + " cannot be seen; type it anew.")
+        .anyMatch(text -> text.contains("/lines/1/refs/0") && text.contains("71 characters"))
+        .anyMatch(text -> text.contains("65 characters"));
+  }
+
+  @Test
+  void namesThatCannotLeaveAsTheyAreAreWarnings() {
+    Kit kit =
+        KitMaker.kit()
+            .resistor("R(1)", "1k")
+            .resistor("R 2", "1k")
+            .net("A=(b)", "R(1).1", "R 2.1")
+            .net("POWER-LIGHT", "R(1).2", "R 2.2")
+            .make();
+    assertThat(findings(kit))
+        .filteredOn(text -> text.contains("leaves the kit"))
+        .hasSize(3)
+        .allMatch(text -> text.startsWith("WARNING"))
+        .noneMatch(text -> text.contains("POWER-LIGHT"));
+  }
+
+  @Test
+  void idsBeginWithALetterOrADigit() {
+    for (String id : List.of("a", "7", "glow.moth_2-b", "x".repeat(64))) {
+      assertThat(NameRule.id(id)).as(id).isEmpty();
+    }
+    for (String id : List.of("", "-a", ".a", "../a", "a b", "a\n", "ä", "x".repeat(65))) {
+      assertThat(NameRule.id(id)).as(id).isPresent();
+    }
+  }
+
+  @Test
+  void aCautionThatNothingBearsIsAnError() {
+    Kit kit =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .net("A", "R1.1")
+            .caution("R1", "x")
+            .caution("A", "x")
+            .caution("power", "x")
+            .caution("null", "x")
+            .caution("R99", "x")
+            .make();
+    assertThat(KitCheck.of(kit, java.util.Set.of("null")).stream().map(Finding::where))
+        .containsExactly("kit.json#/cautions/4/at");
+  }
 }

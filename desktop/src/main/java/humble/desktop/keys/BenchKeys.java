@@ -76,7 +76,7 @@ public final class BenchKeys implements Desk {
         },
         this::carefully);
     if (!session.notice().isEmpty()) {
-      trouble = new Trouble(session.notice(), null);
+      trouble = new Trouble(session.notice(), null, null);
     }
   }
 
@@ -166,7 +166,7 @@ public final class BenchKeys implements Desk {
       work.run();
     } catch (NotWritten e) {
       String key = "trouble.not-written." + e.why().name().toLowerCase(Locale.ROOT);
-      trouble = new Trouble(words.say(key, session.journal().file()), again);
+      trouble = new Trouble(words.say(key, session.journal().file()), again, e.why());
       session.log().note(String.valueOf(e.getMessage()));
       stale = true;
     } catch (RuntimeException | StackOverflowError e) {
@@ -176,7 +176,7 @@ public final class BenchKeys implements Desk {
 
   /** Tells of a fault of the program, wherever it was found. */
   public void fault(String what, Throwable fault) {
-    trouble = new Trouble(session.told(what, fault), null);
+    trouble = new Trouble(session.told(what, fault), null, null);
     refresh();
   }
 
@@ -207,9 +207,10 @@ public final class BenchKeys implements Desk {
     return session.open();
   }
 
-  /** Tells whether a remark is being written. */
-  public boolean noting() {
-    return noting;
+  /** Gives why the last act was not written; empty when it was. */
+  public Optional<NotWritten.Why> unwritten() {
+    Trouble told = trouble;
+    return told == null ? Optional.empty() : Optional.ofNullable(told.why());
   }
 
   /** Gives the card that is shown. */

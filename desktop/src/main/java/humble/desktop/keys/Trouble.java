@@ -1,5 +1,6 @@
 package humble.desktop.keys;
 
+import humble.store.NotWritten;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -7,5 +8,6 @@ import org.jspecify.annotations.Nullable;
  *
  * @param text what, and what to do now
  * @param again does once more what failed in the background; null where the same key does it again
+ * @param why why an act could not be written; null when it is something else
  */
-record Trouble(String text, @Nullable Runnable again) {}
+record Trouble(String text, @Nullable Runnable again, NotWritten.@Nullable Why why) {}
