@@ -8,7 +8,7 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append hex core find frames}); none for all.
+ * append opening hex core find frames}); none for all.
  */
 public final class Figures {
   private Figures() {}
@@ -18,7 +18,7 @@ public final class Figures {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     List<String> asked =
         arguments.length == 0
-            ? List.of("start", "append", "hex", "core", "find", "frames", "keys")
+            ? List.of("start", "append", "opening", "hex", "core", "find", "frames", "keys")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -27,6 +27,7 @@ public final class Figures {
       switch (name) {
         case "start" -> WindowStart.measure(root, out);
         case "append" -> EventAppend.measure(out);
+        case "opening" -> JournalOpening.measure(out);
         case "hex" -> HexStart.measure(root, out);
         case "core" -> CoreFigures.measure(root, out);
         case "find" -> FaultFinding.measure(root, out);

@@ -95,6 +95,7 @@ public final class Humble {
       case humble.store.JournalDamage damage -> told(err, damage);
       case humble.store.NotWritten unwritten -> told(err, unwritten);
       case humble.core.budget.Spent spent -> told(err, spent);
+      case java.nio.file.InvalidPathException path -> told(err, path);
       default -> {
         return faulty(err, exception);
       }

@@ -14,6 +14,7 @@ import humble.core.words.Words;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.store.Journal;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -109,12 +110,18 @@ final class PlanCommand extends humble.cli.Command {
 
   private static Pace paceOfBench() {
     try (Journal journal = Bench.open()) {
-      return Pace.of(
-          journal.builds().stream().map(journal::build).toList(),
-          path ->
-              KitFolder.at(Path.of(path)).read() instanceof KitRead.Opened opened
-                  ? Optional.of(Parts.of(opened.kit()))
-                  : Optional.empty());
+      return Pace.of(journal.builds().stream().map(journal::build).toList(), PlanCommand::partsAt);
+    }
+  }
+
+  /** A kit that is gone, or that lies nowhere, teaches nothing. */
+  private static Optional<Parts> partsAt(String path) {
+    try {
+      return KitFolder.at(Path.of(path)).read() instanceof KitRead.Opened opened
+          ? Optional.of(Parts.of(opened.kit()))
+          : Optional.empty();
+    } catch (InvalidPathException e) {
+      return Optional.empty();
     }
   }
 

@@ -203,7 +203,11 @@ class JournalTest {
     Files.writeString(folder.resolve("blocked"), "x");
     assertThat(Journal.open(folder.resolve("blocked/bench.db"), CLOCK))
         .isInstanceOfSatisfying(
-            JournalOpen.Refused.class, r -> assertThat(r.why()).contains("bench.db"));
+            JournalOpen.Refused.class,
+            r -> {
+              assertThat(r.why()).contains("bench.db");
+              assertThat(r.reason()).isEqualTo(JournalOpen.Reason.NO_PLACE);
+            });
   }
 
   /** A journal as the first version of the program left it. */

@@ -60,8 +60,10 @@ public final class BookStage implements Stage {
         build.inForce().stream().filter(e -> e.event() instanceof BuildEvent.Wrong).count();
     long backs =
         build.entries().stream().filter(e -> e.event() instanceof BuildEvent.TookBack).count();
-    card.row(Standing.DONE, words.say("book.joints", joints));
-    card.row(Standing.DONE, words.say("book.parts", build.fittedRefs().size()));
+    card.row(joints == 0 ? Standing.TO_DO : Standing.DONE, words.say("book.joints", joints));
+    card.row(
+        build.fittedRefs().isEmpty() ? Standing.TO_DO : Standing.DONE,
+        words.say("book.parts", build.fittedRefs().size()));
     card.row(wrongs == 0 ? Standing.DONE : Standing.TO_DO, words.say("book.wrong", wrongs));
     card.row(Standing.DONE, words.say("book.backs", backs));
     long unread =

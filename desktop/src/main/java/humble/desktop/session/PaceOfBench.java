@@ -7,6 +7,7 @@ import humble.formats.kit.KitRead;
 import humble.store.Journal;
 import humble.store.JournalDamage;
 import humble.store.JournalOpen;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
@@ -42,8 +43,13 @@ public final class PaceOfBench implements Supplier<Pace> {
   }
 
   private static Optional<Parts> parts(String kit) {
-    return KitFolder.at(Path.of(kit)).read() instanceof KitRead.Opened opened
-        ? Optional.of(Parts.of(opened.kit()))
-        : Optional.empty();
+    try {
+      return KitFolder.at(Path.of(kit)).read() instanceof KitRead.Opened opened
+          ? Optional.of(Parts.of(opened.kit()))
+          : Optional.empty();
+    } catch (InvalidPathException e) {
+      // A build whose kit lies nowhere teaches nothing either.
+      return Optional.empty();
+    }
   }
 }

@@ -16,6 +16,7 @@ import humble.store.JournalOpen;
 import humble.store.NotWritten;
 import humble.store.log.FaultLog;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
@@ -72,7 +73,7 @@ public final class Session {
     }
     try (Stream<Path> folders = Files.list(kits)) {
       return folders.filter(kit -> Files.exists(kit.resolve("kit.json"))).sorted().toList();
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       // A folder that cannot be listed offers nothing; the kits given by name are still there.
       return List.of();
     }

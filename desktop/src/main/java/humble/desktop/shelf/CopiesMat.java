@@ -20,7 +20,7 @@ record CopiesMat(String title, String journal, boolean damaged, List<String> cop
   @Override
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 26, 16, Token.INK_SOFT, Pen.Hang.LEFT);
-    book(pen, w / 2, h * 0.34);
+    book(pen, w / 2, h * 0.27);
     double plank = h * 0.86;
     pen.box(40, plank, w - 80, 6, 2, Token.COPPER_PALE, null);
     double step = Math.min(SPINE + 12, (w - 120) / Math.max(1, copies.size()));

@@ -23,6 +23,8 @@ record ShelfMat(
     int chosen)
     implements Mat {
   private static final double PLANK_MM = 110;
+  private static final double NAME_PX = 20;
+  private static final double LEAST_NAME_PX = 13;
 
   /** One board on the shelf. */
   record Item(
@@ -123,11 +125,12 @@ record ShelfMat(
       }
     }
     double textX = left + Math.max(boardMm, 60) * scale + 36;
+    double size = fitting(item.name(), x + w - textX - 8);
     pen.bold(
-        Pen.fitted(item.name(), 20, x + w - textX - 8),
+        Pen.fitted(item.name(), size, x + w - textX - 8),
         textX,
         plank - 44,
-        20,
+        size,
         Token.INK,
         Pen.Hang.LEFT);
     pen.text(
@@ -137,6 +140,15 @@ record ShelfMat(
         16,
         item.broken() ? Token.ALARM : Token.INK_SOFT,
         Pen.Hang.LEFT);
+  }
+
+  /** A long name is written smaller rather than cut. */
+  private static double fitting(String name, double width) {
+    double size = NAME_PX;
+    while (size > LEAST_NAME_PX && !Pen.fitted(name, size, width).equals(name)) {
+      size--;
+    }
+    return size;
   }
 
   @Override

@@ -130,6 +130,9 @@ class SessionTest {
     Session session = session(odd, deep, elsewhere, glowmoth);
     session.journal().append("lost-1", new BuildEvent.Began("Lost", "lost", "a\u0000b", 1));
     session.layKit(glowmoth);
+    OpenBuild open = session.open().orElseThrow();
+    assertThat(open.failed()).isEmpty();
+    assertThat(open.reckoned()).as("a build that is lost does not stop the planning").isPresent();
     List<Session.OnShelf> shelf = session.shelf();
     assertThat(shelf).hasSize(6);
     assertThat(shelf.getFirst()).isInstanceOf(Session.OnShelf.Begun.class);
