@@ -40,7 +40,7 @@ public final class Kill {
   private int missing;
   private int refused;
   private int full;
-  private int atFirstStart;
+  private int beforeOpen;
 
   Kill(PrintStream out, Path root, Path folder, long seed)
       throws IOException, InterruptedException {
@@ -60,7 +60,7 @@ public final class Kill {
    * @param missing how many of them are not in the journal
    * @param refused journals that did not open, or not as they were written
    * @param full acts that were told as not written since the disk was full
-   * @param atFirstStart kills before the journal was open for the first time
+   * @param beforeOpen windows killed before their journal was open
    * @param scenes how often each way was taken
    * @param findings what was found, in words
    */
@@ -70,7 +70,7 @@ public final class Kill {
       int missing,
       int refused,
       int full,
-      int atFirstStart,
+      int beforeOpen,
       Map<Scene, Integer> scenes,
       List<String> findings) {}
 
@@ -90,25 +90,25 @@ public final class Kill {
     if (words.contains("--json")) {
       out.printf(
           "{\"kills\":%d,\"acts\":%d,\"missing\":%d,\"refused\":%d,\"full\":%d,"
-              + "\"at_first_start\":%d,\"scenes\":%s,\"seed\":%d}%n",
+              + "\"before_open\":%d,\"scenes\":%s,\"seed\":%d}%n",
           result.kills(),
           result.acts(),
           result.missing(),
           result.refused(),
           result.full(),
-          result.atFirstStart(),
+          result.beforeOpen(),
           result.scenes().toString().replaceAll("(\\w+)=", "\"$1\":"),
           seed);
     } else {
       out.printf(
           "%d kills, %,d acts shown as done: %d missing, %d journals refused;"
-              + " %d times the disk was full, %d kills before the journal was open. %s%n",
+              + " %d times the disk was full, %d windows killed before their journal was open. %s%n",
           result.kills(),
           result.acts(),
           result.missing(),
           result.refused(),
           result.full(),
-          result.atFirstStart(),
+          result.beforeOpen(),
           result.scenes());
     }
     result.findings().forEach(System.err::println);
@@ -165,7 +165,7 @@ public final class Kill {
       }
     }
     return new Result(
-        kills, acts, missing, refused, full, atFirstStart, Map.copyOf(ran), List.copyOf(findings));
+        kills, acts, missing, refused, full, beforeOpen, Map.copyOf(ran), List.copyOf(findings));
   }
 
   private Scene scene(int number) {
@@ -186,7 +186,8 @@ public final class Kill {
     switch (scene) {
       case MOMENT -> {
         Child child = start(List.of(), home, number);
-        Thread.sleep(random.nextInt(4) == 0 ? random.nextInt(1_200) : random.nextInt(4_000));
+        Thread.sleep(
+            random.nextInt(4) == 0 ? random.nextInt(1_500) : 1_000 + random.nextInt(5_000));
         end(scene, home, List.of(child));
       }
       case CALL -> {
@@ -197,7 +198,7 @@ public final class Kill {
       case TWO -> {
         Child one = start(List.of(), home, number);
         Child two = start(List.of(), home, number + 1000);
-        Thread.sleep(1_000 + random.nextInt(4_000));
+        Thread.sleep(1_500 + random.nextInt(5_000));
         end(scene, home, List.of(one, two));
       }
       case WINDOW -> {
@@ -312,7 +313,7 @@ public final class Kill {
       acked.putAll(child.acked());
       full += child.unwritten().getOrDefault("FULL", 0);
       if (!child.isOpen()) {
-        atFirstStart++;
+        beforeOpen++;
       }
       for (String line : child.other()) {
         if (line.startsWith("refused") || line.startsWith("stuck")) {

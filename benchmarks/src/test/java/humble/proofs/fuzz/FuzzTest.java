@@ -2,7 +2,11 @@ package humble.proofs.fuzz;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.formats.ReadingBudget;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -48,6 +52,16 @@ class FuzzTest {
       seen.add(Arrays.toString(one.input(number)));
     }
     assertThat(seen).hasSizeGreaterThan(400);
+  }
+
+  @Test
+  void theCommandsReallyRun() throws IOException {
+    byte[] kit = Files.readAllBytes(root().resolve("corpus/kit/chip-in-socket.json"));
+    KitRead.Opened opened = (KitRead.Opened) KitFolder.at(folder).parse(kit, ReadingBudget.usual());
+    assertThat(new Commands(folder.resolve("run")).faults(kit, opened.kit())).isEmpty();
+    for (String file : List.of("deck.cir", "labels.pdf", "out-bom.csv", "out-kit.zip")) {
+      assertThat(folder.resolve("run").resolve(file)).isNotEmptyFile();
+    }
   }
 
   /** A proof that cannot fail is none: a reader that throws is found and named. */
