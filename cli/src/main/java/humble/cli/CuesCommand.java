@@ -5,9 +5,9 @@ import humble.core.orient.Cue;
 import humble.core.orient.CueBelief;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,6 +23,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Weighs the marks seen on one part. */
 @Command(name = "cues", description = "Say which lead is the anode, from the marks seen on a part.")
 final class CuesCommand extends humble.cli.Command {
+  /** One part has a handful of cues. */
+  private static final long MOST_BYTES = 1 << 20;
+
   private static final Words WORDS = Words.core(Locale.ENGLISH);
 
   @Option(
@@ -102,14 +105,18 @@ final class CuesCommand extends humble.cli.Command {
   }
 
   private static JsonNode tree(Path path) {
-    try (InputStream in = path.toString().equals("-") ? System.in : Files.newInputStream(path)) {
-      JsonNode tree = new JsonMapper().readTree(in.readNBytes(1 << 20));
+    try {
+      byte[] bytes =
+          path.toString().equals("-")
+              ? InputFile.limited(System.in, 0, MOST_BYTES)
+              : InputFile.bytes(path, MOST_BYTES, ReadingBudget.usual());
+      JsonNode tree = new JsonMapper().readTree(bytes);
       if (!tree.isObject()) {
         throw new BadInput(path + ": an object is expected here.");
       }
       return tree;
     } catch (IOException e) {
-      throw new BadInput(path + ": it cannot be read.");
+      throw new BadInput(path + ": " + InputFile.reason(e));
     } catch (JacksonException e) {
       throw new BadInput(path + ": it is no JSON: " + e.getOriginalMessage());
     }

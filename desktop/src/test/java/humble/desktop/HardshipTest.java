@@ -229,6 +229,24 @@ class HardshipTest {
   }
 
   @Test
+  void aSoundJournalIsLeftByEnterAndACopyIsPutInPlaceOnlyWhenAskedFor() throws Exception {
+    damaged();
+    sql("UPDATE event SET body = '{\"item\":\"r220\",\"pieces\":6}' WHERE number = 2");
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      bench.press(KeyCode.ADD, KeyCode.ADD, KeyCode.ADD, KeyCode.ENTER);
+      assertThat(bench.card().title()).contains("3 entries in one build");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().kicker()).contains("on the shelf");
+      bench.press(KeyCode.ADD, KeyCode.ADD, KeyCode.ADD, KeyCode.ENTER);
+      bench.number("2");
+      assertThat(verdict(bench)).contains("Enter again");
+      bench.press(KeyCode.ENTER);
+      assertThat(verdict(bench)).contains("In place");
+      assertThat(bench.card().title()).contains("2 entries in one build");
+    }
+  }
+
+  @Test
   void aReportThatIsThereIsReplacedOnlyWhenAskedTwice() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.UNPACK);

@@ -102,6 +102,11 @@ public enum Column {
   MOUNT("mount"),
   STANDOFF("standoff", "standoffmm");
 
+  /**
+   * What is longer heads no column; brackets without an end would be looked for again and again.
+   */
+  private static final int LONGEST = 100;
+
   private final Set<String> names;
 
   Column(String... names) {
@@ -113,6 +118,9 @@ public enum Column {
    * at the end do not matter.
    */
   public static Optional<Column> named(String heading) {
+    if (heading.length() > LONGEST) {
+      return Optional.empty();
+    }
     String plain = plain(heading);
     for (Column column : values()) {
       if (column.names.contains(plain)) {
@@ -138,6 +146,9 @@ public enum Column {
 
   /** Gives the worth of one unit of a heading such as {@code X (mil)}, in millimetres. */
   public static double unitMm(String heading) {
+    if (heading.length() > LONGEST) {
+      return 1;
+    }
     String lower = heading.toLowerCase(Locale.ROOT);
     if (lower.matches(".*\\bmils?\\b.*") || lower.matches(".*[_ ]mils?$")) {
       return 0.0254;

@@ -27,6 +27,7 @@ public record RefList(List<String> refs, List<String> problems) {
   private static final Pattern RANGE =
       Pattern.compile(
           "([A-Za-z]{1,6}_?)([0-9]{1,5})(?:-|–|—|\\.{2,3}|…|:|~)([A-Za-z]*_?)([0-9]{1,5})");
+  private static final Pattern BLANKS = Pattern.compile("\\s{2,}");
   private static final Pattern AROUND =
       Pattern.compile("\\s*(-|–|—|\\.{2,3}|…|~|\\bto\\b|\\bbis\\b)\\s*");
 
@@ -41,7 +42,7 @@ public record RefList(List<String> refs, List<String> problems) {
     List<String> problems = new ArrayList<>();
     String joined =
         AROUND
-            .matcher(text.strip())
+            .matcher(BLANKS.matcher(text.strip()).replaceAll(" "))
             .replaceAll(m -> Character.isLetter(m.group(1).charAt(0)) ? "-" : m.group(1));
     for (String piece : BREAK.split(joined)) {
       if (!piece.isEmpty() && refs.size() <= MOST) {

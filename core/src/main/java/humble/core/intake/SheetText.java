@@ -76,7 +76,8 @@ public record SheetText(List<PartRow> rows, List<Finding> problems) {
           BULLET
               .matcher(written.replace('\u00a0', ' ').replace('\t', ' '))
               .replaceFirst("")
-              .strip();
+              .strip()
+              .replaceAll("\\s{2,}", " ");
       if (line.isEmpty()) {
         continue;
       }

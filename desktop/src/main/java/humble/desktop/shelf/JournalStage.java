@@ -77,10 +77,20 @@ final class JournalStage implements Stage {
     if (!damage.isEmpty()) {
       card.hint("1", words.say("journal.go-on"), () -> digit(1));
     }
+    if (sure) {
+      return card.go(words.say("journal.restore.now"));
+    }
+    if (damage.isEmpty()) {
+      // A sound journal is looked at, and left: putting a copy in its place is asked for.
+      if (!copies.isEmpty()) {
+        card.hint("2", words.say("journal.restore"), () -> digit(2));
+      }
+      return card.go(words.say("journal.back"));
+    }
     card.hint("F1", words.say("journal.back"), () -> desk.go(StageId.SHELF));
     return copies.isEmpty()
         ? card.notYet(words.say("journal.restore"))
-        : card.go(words.say(sure ? "journal.restore.now" : "journal.restore"));
+        : card.go(words.say("journal.restore"));
   }
 
   private void next() {
@@ -113,7 +123,15 @@ final class JournalStage implements Stage {
       answer = Optional.of(new Card.Verdict(true, words.say("journal.went-on", named)));
       sure = false;
       desk.refresh();
+    } else if (digit == 2 && !copies.isEmpty()) {
+      ask();
+      desk.refresh();
     }
+  }
+
+  private void ask() {
+    sure = true;
+    answer = Optional.empty();
   }
 
   @Override
@@ -128,8 +146,11 @@ final class JournalStage implements Stage {
   @Override
   public void enter(String typed) {
     if (!sure) {
-      sure = true;
-      answer = Optional.empty();
+      if (journal().damage().isEmpty()) {
+        desk.go(StageId.SHELF);
+      } else {
+        ask();
+      }
       return;
     }
     sure = false;

@@ -1,6 +1,11 @@
 package humble.desktop.walk;
 
+import humble.core.build.BuildEvent;
 import humble.desktop.stage.StageId;
+import humble.store.BenchFile;
+import humble.store.Copies;
+import humble.store.Journal;
+import humble.store.JournalOpen;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -22,6 +27,8 @@ import javafx.scene.input.KeyCode;
  * kit, folder, home.
  */
 public final class Shots {
+  private static final Instant FIRST_EVENING = Instant.parse("2026-12-14T20:40:00Z");
+
   private final Path kit;
   private final Path folder;
 
@@ -44,9 +51,9 @@ public final class Shots {
     Platform.exit();
   }
 
-  private void all(Path home) {
+  private void all(Path home) throws IOException {
     list(home.resolve("list"));
-    host(home.resolve("host"));
+    journal(home.resolve("journal"));
     computer(home.resolve("computer"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
@@ -196,12 +203,36 @@ public final class Shots {
     }
   }
 
-  /** The number that must be printed on the board a conversion goes into. */
-  private void host(Path home) {
-    Path conversion = kit.resolveSibling("weathercock");
-    try (Offscreen screen = new Offscreen(home, List.of(conversion), evening(), false)) {
-      screen.walkTo(StageId.UNPACK);
-      shot(screen, "unpack-host");
+  /** The journal after some evenings, one of its copies in hand. */
+  private void journal(Path home) throws IOException {
+    Path file = home.resolve(BenchFile.NAME);
+    for (int evening = 0; evening < 9; evening++) {
+      Instant at = FIRST_EVENING.plus(Duration.ofDays(3L * evening));
+      if (Journal.open(file, Clock.fixed(at, ZoneOffset.UTC))
+          instanceof JournalOpen.Opened opened) {
+        try (Journal journal = opened.journal()) {
+          if (evening == 0) {
+            journal.append(
+                "glowmoth-1",
+                new BuildEvent.Began("Mira's lantern", "glowmoth", kit.toString(), 7));
+          }
+          for (int act = 0; act < 25 + 7 * evening % 20; act++) {
+            journal.append("glowmoth-1", new BuildEvent.JointSeen("R1.1", "good"));
+          }
+          Copies.of(file).make(journal);
+        }
+      }
+    }
+    try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
+      screen.settle();
+      Offscreen.onScreen(() -> {
+        for (KeyCode key :
+            List.of(KeyCode.ADD, KeyCode.ADD, KeyCode.ADD, KeyCode.ENTER, KeyCode.ADD)) {
+          screen.walk().press(key);
+        }
+        return true;
+      });
+      shot(screen, "journal");
     }
   }
 

@@ -1,13 +1,10 @@
 package humble.formats.board;
 
 import humble.core.budget.Budget;
-import humble.core.budget.Spent;
 import humble.core.kit.PointMm;
 import humble.formats.ReadingBudget;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 
@@ -19,8 +16,6 @@ import java.util.Map;
  */
 public record DrillFile(List<Hole> holes) {
   private static final double INCH_MM = 25.4;
-  private static final int MOST_BYTES = 32 << 20;
-  private static final int LOOK_EVERY = 4096;
 
   public DrillFile {
     holes = List.copyOf(holes);
@@ -191,26 +186,16 @@ public record DrillFile(List<Hole> holes) {
    *     the budget was spent
    */
   public static DrillFile read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
-    if (bytes.length > MOST_BYTES) {
-      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
-    }
     Reading reading = new Reading(file, budget);
-    Iterator<String> lines = new String(bytes, StandardCharsets.ISO_8859_1).lines().iterator();
-    int number = 0;
-    try {
-      while (lines.hasNext() && !reading.ended) {
-        reading.line(lines.next().strip(), ++number);
-        if (number % LOOK_EVERY == 0) {
-          budget.look();
-        }
-      }
-    } catch (Spent e) {
-      throw new BoardFileDamage(file, number, e.sentence());
-    }
-    if (!reading.ended) {
-      throw new BoardFileDamage(
-          file, Math.max(1, number), "The file ends without M30: it was cut off.");
-    }
+    BoardLines.each(
+        file,
+        bytes,
+        budget,
+        "The file ends without M30: it was cut off.",
+        (line, number) -> {
+          reading.line(line.strip(), number);
+          return reading.ended;
+        });
     return new DrillFile(reading.holes);
   }
 }

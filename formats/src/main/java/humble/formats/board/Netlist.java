@@ -1,13 +1,10 @@
 package humble.formats.board;
 
 import humble.core.budget.Budget;
-import humble.core.budget.Spent;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
 import humble.formats.ReadingBudget;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,8 +20,6 @@ import org.jspecify.annotations.Nullable;
  */
 public record Netlist(List<Pin> pins) {
   private static final double INCH_MM = 25.4;
-  private static final int MOST_BYTES = 32 << 20;
-  private static final int LOOK_EVERY = 4096;
 
   /** Records have 80 columns; what stands behind them says nothing here. */
   private static final int LONGEST_RECORD = 200;
@@ -59,24 +54,16 @@ public record Netlist(List<Pin> pins) {
    *     the budget was spent
    */
   public static Netlist read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
-    if (bytes.length > MOST_BYTES) {
-      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
-    }
     Reading reading = new Reading(file, budget);
-    Iterator<String> lines = new String(bytes, StandardCharsets.ISO_8859_1).lines().iterator();
-    try {
-      while (lines.hasNext() && !reading.ended) {
-        reading.line(lines.next());
-      }
-    } catch (Spent e) {
-      throw new BoardFileDamage(file, reading.number, e.sentence());
-    }
-    if (!reading.ended) {
-      throw new BoardFileDamage(
-          file,
-          Math.max(1, reading.number),
-          "The netlist ends without its record 999: it was cut off.");
-    }
+    BoardLines.each(
+        file,
+        bytes,
+        budget,
+        "The netlist ends without its record 999: it was cut off.",
+        (line, number) -> {
+          reading.line(line, number);
+          return reading.ended;
+        });
     return new Netlist(reading.pins);
   }
 
@@ -88,18 +75,13 @@ public record Netlist(List<Pin> pins) {
     private final Map<String, String> names = new LinkedHashMap<>();
     private double unit = INCH_MM / 10_000;
     private boolean ended;
-    private int number;
 
     Reading(String file, Budget budget) {
       this.file = file;
       this.budget = budget;
     }
 
-    void line(String line) throws BoardFileDamage {
-      number++;
-      if (number % LOOK_EVERY == 0) {
-        budget.look();
-      }
+    void line(String line, int number) throws BoardFileDamage {
       if (line.startsWith("999")) {
         ended = true;
       } else if (line.startsWith("P ")) {
