@@ -80,6 +80,9 @@ final class Mutation {
   private byte[] changed(byte[] bytes, Random random) {
     int at = bytes.length == 0 ? 0 : random.nextInt(bytes.length);
     int length = Math.min(bytes.length - at, 1 + random.nextInt(1 << random.nextInt(9)));
+    if (random.nextInt(60) == 0) {
+      return spliced(bytes, at, 0, run(bytes, at, random));
+    }
     return switch (random.nextInt(12)) {
       case 0 -> bit(bytes, at, random);
       case 1 -> spliced(bytes, at, 0, new byte[] {(byte) random.nextInt(256)});
@@ -128,6 +131,17 @@ final class Mutation {
       piece.write(bytes, at, length);
     }
     return spliced(bytes, at, 0, piece.toByteArray());
+  }
+
+  /** The same few signs thousands of times: whoever looks again from every one takes for ever. */
+  private static byte[] run(byte[] bytes, int at, Random random) {
+    int length = Math.min(bytes.length - at, 1 + random.nextInt(3));
+    int times = 1 << (8 + random.nextInt(7));
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    for (int i = 0; i < times && out.size() < LARGEST; i++) {
+      out.write(bytes, at, length);
+    }
+    return out.toByteArray();
   }
 
   private static byte[] moved(byte[] bytes, int at, int length, Random random) {
