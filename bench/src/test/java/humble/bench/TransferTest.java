@@ -103,6 +103,38 @@ class TransferTest {
             });
   }
 
+  /** What was sent and answered with "ok" may all the same not be what is in the chip. */
+  @Test
+  void aPageThatReadsBackOtherwiseIsNotVerifiedAndNotStarted() {
+    List<String> asked = new ArrayList<>();
+    SimulatedController board = new SimulatedController(TARGET);
+    SerialLink forgetful =
+        new SerialLink() {
+          @Override
+          public String description() {
+            return "forgetful";
+          }
+
+          @Override
+          public String ask(String request) {
+            asked.add(request);
+            String answer = board.ask(request);
+            return request.startsWith("read 0x80 ")
+                ? answer.substring(0, answer.length() - 1) + (answer.endsWith("0") ? "1" : "0")
+                : answer;
+          }
+
+          @Override
+          public void close() {
+            board.close();
+          }
+        };
+    assertThat(send(forgetful, image(300)))
+        .isInstanceOfSatisfying(
+            Transfer.Outcome.Sent.class, sent -> assertThat(sent.verified()).isFalse());
+    assertThat(asked).noneMatch(request -> request.equals("start"));
+  }
+
   @Test
   void aPageThatNeverArrivesIsAFailureThatNamesIt() {
     Noisy link =

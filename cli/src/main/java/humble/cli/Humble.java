@@ -5,7 +5,6 @@ import humble.store.log.FaultLog;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.List;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -71,9 +70,9 @@ public final class Humble {
     line.setOut(out).setErr(err);
     line.setExecutionExceptionHandler((exception, command, result) -> failed(err, exception));
     line.setParameterExceptionHandler((exception, given) -> {
-      err.println(exception.getMessage());
-      err.println(
-          "Try 'humble " + String.join(" ", helpPath(exception.getCommandLine())) + "--help'.");
+      String name = exception.getCommandLine().getCommandSpec().qualifiedName();
+      String what = ForeignText.shown(String.valueOf(exception.getMessage())).strip();
+      err.println(what + (what.endsWith(".") ? "" : ".") + " Try '" + name + " --help'.");
       return 2;
     });
     if (arguments.length == 0) {
@@ -119,10 +118,6 @@ public final class Humble {
               + ".");
     }
     return FAULT;
-  }
-
-  private static List<String> helpPath(CommandLine command) {
-    return command.getParent() == null ? List.of("") : List.of(command.getCommandName(), "");
   }
 
   private static Path path(String text) {

@@ -47,7 +47,7 @@ final class PlanCommand extends humble.cli.Command {
   Map<String, String> choices = new LinkedHashMap<>();
 
   @Option(names = "--minutes", paramLabel = "N", description = "Length of an evening.")
-  double minutes;
+  @Nullable Double minutes;
 
   @Option(names = "--lacking", paramLabel = "LINE|REF", description = "What is not in the bag.")
   List<String> lacking = new ArrayList<>();
@@ -67,12 +67,16 @@ final class PlanCommand extends humble.cli.Command {
     }
     choices.forEach((option, choice) -> checkChoice(parts.kit(), option, choice, problems));
     Set<String> missing = missing(parts, problems);
+    double evening = minutes == null ? 0 : minutes;
+    if (minutes != null && !(evening >= 1)) {
+      problems.add("--minutes: an evening has at least 1 minute, not " + minutes + ".");
+    }
     if (!problems.isEmpty() || taken == null) {
       throw new BadInput(problems);
     }
     try {
       Pace pace = paced ? paceOfBench() : Pace.USUAL;
-      Plan plan = Planner.plan(parts, taken, choices, minutes, missing, List.of(), pace);
+      Plan plan = Planner.plan(parts, taken, choices, evening, missing, List.of(), pace);
       return answer(plan, pace.expected(parts, plan.steps()), pace);
     } catch (NoPlan e) {
       List<String> circle = e.circle().stream().map(WORDS::say).toList();

@@ -115,4 +115,21 @@ class StrangersTest {
       }
     }
   }
+
+  @Test
+  void aSlipOfTheKeysIsOneLineWithTheWholeNameOfTheCommand() {
+    Ran ran = Ran.run("wake", "matrix", "--bogus");
+    assertThat(ran.status()).isEqualTo(2);
+    assertThat(ran.err().lines())
+        .singleElement()
+        .asString()
+        .endsWith("Try 'humble wake matrix --help'.");
+    String kit = corpus().resolveSibling("kits").resolve("glowmoth").toString();
+    for (String minutes : new String[] {"-5", "0", "0.5", "NaN"}) {
+      Ran plan = Ran.run("plan", kit, "--minutes", minutes);
+      assertThat(plan.status()).as(minutes).isEqualTo(2);
+      assertThat(plan.err()).contains("--minutes");
+    }
+    assertThat(Ran.run("read", "code", "00B", "--as", "resistor", "--json").status()).isEqualTo(1);
+  }
 }

@@ -273,11 +273,17 @@ public final class Kill {
         Thread.sleep(50);
       }
       Files.deleteIfExists(ballast);
-      Thread.sleep(1_500);
+      long written = System.currentTimeMillis() + LONGEST_MS;
+      while (!child.unwritten().isEmpty()
+          && child.ackedAfterTrouble() == 0
+          && System.currentTimeMillis() < written) {
+        Thread.sleep(50);
+      }
       if (!child.unwritten().isEmpty() && child.ackedAfterTrouble() == 0) {
-        missing++;
+        refused++;
         findings.add("after a full disk nothing was written any more: " + child.other());
       }
+      Thread.sleep(300 + random.nextInt(700));
       end(Scene.FULL, home, List.of(child));
     } finally {
       unmount(home);

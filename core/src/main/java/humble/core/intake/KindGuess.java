@@ -222,18 +222,27 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
           new Word("jack-barrel|usb-edge|card-slot|terminal-.*", 60, PartKind.CONNECTOR),
           new Word("sip-.*", 10, PartKind.RESISTOR_NETWORK));
 
+  private static final int MOST_JUDGED = 300;
+
   /** Judges a row. */
   static KindGuess of(List<String> refs, String words, String value, String packageId) {
     Belief belief = new Belief();
     letters(refs, belief);
-    spoken(plain(words), belief);
+    spoken(plain(beginning(words)), belief);
     for (Word word : CASES) {
       if (!packageId.isEmpty() && word.pattern().matcher(packageId).matches()) {
         belief.favour(word.kinds(), word.odds(), "it sits in the case " + packageId);
       }
     }
-    unit(value, belief);
+    unit(beginning(value), belief);
     return belief.verdict();
+  }
+
+  /**
+   * What a part is stands at the beginning of a text; the rest of a long one is kept, not judged.
+   */
+  static String beginning(String text) {
+    return text.length() > MOST_JUDGED ? text.substring(0, MOST_JUDGED) : text;
   }
 
   private static void letters(List<String> refs, Belief belief) {

@@ -167,6 +167,16 @@ record PackageGuess(
    * @param memory what was read before
    */
   static PackageGuess of(String text, String words, PartKind kind, String value, Memory memory) {
+    return judged(
+        KindGuess.beginning(text),
+        KindGuess.beginning(words),
+        kind,
+        KindGuess.beginning(value),
+        memory);
+  }
+
+  private static PackageGuess judged(
+      String text, String words, PartKind kind, String value, Memory memory) {
     String plain = text.strip().toLowerCase(Locale.ROOT);
     if (!plain.isEmpty()) {
       boolean socketed = kind == PartKind.SOCKET && plain.startsWith("dip-");

@@ -36,6 +36,10 @@ record PlaceList(List<Place> places, List<Board> boards) {
       Pattern.compile("(b|s|2|bot|bottom|back|solder|unten|hinten)\\b|bot");
   private static final Pattern NUMBER =
       Pattern.compile("[+-]?[0-9]*\\.?[0-9]+([eE][+-]?[0-9]{1,2})?");
+
+  /** What is longer is no number; the patterns above would look through it again and again. */
+  private static final int LONGEST_NUMBER = 40;
+
   private static final double MARGIN_MM = 5;
   private static final double LARGEST_MM = 2000;
   private static final double UNKNOWN_MM = 100;
@@ -171,8 +175,10 @@ record PlaceList(List<Place> places, List<Board> boards) {
     String text = row.text(column).strip();
     Matcher length = LENGTH.matcher(text.toLowerCase(Locale.ROOT));
     String name = column == Column.X ? "x" : "y";
-    if (!length.matches()) {
-      problems.add(Finding.error(row.where(), "'" + text + "' is no length for " + name + "."));
+    if (text.length() > LONGEST_NUMBER || !length.matches()) {
+      String shown =
+          text.length() > LONGEST_NUMBER ? text.substring(0, LONGEST_NUMBER) + "…" : text;
+      problems.add(Finding.error(row.where(), "'" + shown + "' is no length for " + name + "."));
       return OptionalDouble.empty();
     }
     String unit = length.group(2) == null ? "mm" : length.group(2);
@@ -186,7 +192,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
   }
 
   private static OptionalDouble number(String text) {
-    return NUMBER.matcher(text).matches()
+    return text.length() <= LONGEST_NUMBER && NUMBER.matcher(text).matches()
         ? OptionalDouble.of(Double.parseDouble(text))
         : OptionalDouble.empty();
   }

@@ -136,6 +136,7 @@ public final class KitCheck {
           && Quantity.parse(line.value()) instanceof QuantityText.Unreadable bad) {
         error(at + "/value", "The value cannot be read: " + bad.sentence());
       }
+      modelPins(at, line);
       long needed = line.refs().stream().filter(ref -> !leftOut.contains(ref)).count();
       if (line.supplied() < needed && line.kind() != PartKind.LINK && line.stripOf() == 0) {
         warning(
@@ -154,6 +155,43 @@ public final class KitCheck {
         }
       }
     }
+  }
+
+  /** A model whose pins the package lacks could not be put into any circuit. */
+  private void modelPins(String at, Line line) {
+    Part part = line.refs().isEmpty() ? null : parts.part(line.refs().getFirst()).orElse(null);
+    Model model = line.model();
+    if (part == null || model == null) {
+      return;
+    }
+    for (String pin : pins(model)) {
+      if (part.pinNumber(pin).isEmpty()) {
+        error(
+            at + "/model",
+            "The model names pin '" + pin + "', which the package " + part.pack().id() + " lacks.");
+      }
+    }
+  }
+
+  private static List<String> pins(Model model) {
+    return switch (model) {
+      case Model.Bipolar q -> List.of(q.b(), q.c(), q.e());
+      case Model.Mosfet q -> List.of(q.g(), q.d(), q.s());
+      case Model.Regulator r -> List.of(r.in(), r.gnd(), r.out());
+      case Model.Load load -> {
+        List<String> pins = new ArrayList<>(List.of(load.plus(), load.minus()));
+        pins.addAll(new TreeSet<>(load.outputsRonOhm().keySet()));
+        yield pins;
+      }
+      case Model.Switch contacts -> contacts.poles().stream().flatMap(List::stream).toList();
+      case Model.Resistor fixed -> List.of();
+      case Model.Junction fixed -> List.of();
+      case Model.Zener fixed -> List.of();
+      case Model.Battery fixed -> List.of();
+      case Model.Pot fixed -> List.of();
+      case Model.Closed fixed -> List.of();
+      case Model.Open fixed -> List.of();
+    };
   }
 
   private void places() {

@@ -145,7 +145,10 @@ public final class PrintedCode {
       String value = matcher.group("value");
       Band tolerance = letter(matcher.group("letter"));
       if (value.matches("0+")) {
-        readings.add(new MarkReading(MarkReading.Kind.RESISTOR, 0, tolerance, null));
+        // No part of 0 Ω is made to so many per cent.
+        if (tolerance == null) {
+          readings.add(new MarkReading(MarkReading.Kind.RESISTOR, 0, null, null));
+        }
       } else if (value.matches("[0-9]{3}")) {
         add(MarkReading.Kind.RESISTOR, digits(value, 2, false), tolerance);
       } else if (value.matches("[0-9]{4}")) {

@@ -204,4 +204,22 @@ class KitCheckTest {
     assertThat(KitCheck.of(kit, java.util.Set.of("null")).stream().map(Finding::where))
         .containsExactly("kit.json#/cautions/4/at");
   }
+
+  @Test
+  void aModelWhosePinsThePackageLacksIsAnError() {
+    Kit kit =
+        KitMaker.kit()
+            .line(
+                "q",
+                PartKind.TRANSISTOR_NPN,
+                "",
+                "half-round-3",
+                new Model.Bipolar(true, 200, "2", "1", "9"),
+                "Q1")
+            .make();
+    assertThat(findings(kit))
+        .contains(
+            "ERROR kit.json#/lines/0/model: The model names pin '9', which the package half-round-3"
+                + " lacks.");
+  }
 }

@@ -16,6 +16,7 @@ import java.util.Map;
  */
 public record DrillFile(List<Hole> holes) {
   private static final double INCH_MM = 25.4;
+  private static final int LONGEST_NUMBER = 40;
 
   public DrillFile {
     holes = List.copyOf(holes);
@@ -164,7 +165,7 @@ public record DrillFile(List<Hole> holes) {
     }
 
     private double decimal(String text, int line) throws BoardFileDamage {
-      if (!text.matches("[+-]?([0-9]+\\.?[0-9]*|\\.[0-9]+)")) {
+      if (text.length() > LONGEST_NUMBER || !text.matches("[+-]?([0-9]+\\.?[0-9]*|\\.[0-9]+)")) {
         throw new BoardFileDamage(file, line, "'" + text + "' is no number.");
       }
       return Double.parseDouble(text);

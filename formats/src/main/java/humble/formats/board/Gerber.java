@@ -11,6 +11,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,6 +27,11 @@ public final class Gerber {
   private static final int CORNERS_A_MARK = 50;
 
   private static final int LOOK_EVERY = 4096;
+
+  /** Zeros left out, absolute or incremental, digits; what older files add says nothing here. */
+  private static final Pattern FORMAT =
+      Pattern.compile("[LTD]?[AI]?(?:[NGDM][0-9])*X[0-9]{2}Y[0-9]{2}(?:[ZNGDM][0-9]+)*\\s*");
+
   private static final double ARC_STEP_RAD = Math.PI / 24;
   private static final double INCH_MM = 25.4;
 
@@ -202,10 +208,11 @@ public final class Gerber {
     String rest = word.length() < 2 ? "" : word.substring(2);
     switch (code) {
       case "FS" -> format(rest);
-      case "MO" -> unitMm = rest.startsWith("IN") ? INCH_MM : 1;
+      case "MO" -> unitMm = one(code, rest, "IN", "MM").equals("IN") ? INCH_MM : 1;
       case "AD" -> define(rest);
-      case "LP" -> dark = !rest.startsWith("C");
+      case "LP" -> dark = one(code, rest, "C", "D").equals("D");
       case "LM" -> {
+        one(code, rest, "N", "X", "Y", "XY");
         mirrorX = rest.contains("X");
         mirrorY = rest.contains("Y");
         loaded = null;
@@ -230,6 +237,16 @@ public final class Gerber {
       case "AB" -> block(rest);
       default -> throw damage("There is no command '" + code + "'.");
     }
+  }
+
+  /** A command that takes one of a few words; rubbish behind it is not read over. */
+  private String one(String code, String rest, String... words) throws BoardFileDamage {
+    String word = rest.strip();
+    if (!List.of(words).contains(word)) {
+      throw damage(
+          code + " is followed by one of " + String.join(", ", words) + ", not '" + word + "'.");
+    }
+    return word;
   }
 
   /** Old commands at their defaults change nothing; others would move what is drawn. */
@@ -333,7 +350,7 @@ public final class Gerber {
   private void format(String rest) throws BoardFileDamage {
     int xAt = rest.indexOf('X');
     int yAt = rest.indexOf('Y');
-    if (xAt < 0 || yAt < 0 || rest.length() < xAt + 3 || rest.length() < yAt + 3) {
+    if (!FORMAT.matcher(rest).matches()) {
       throw damage("The format '" + rest + "' is not like LAX46Y46.");
     }
     trailingZeros = rest.startsWith("T");
@@ -402,7 +419,7 @@ public final class Gerber {
   }
 
   private void attribute(String rest) {
-    String[] parts = rest.split(",", -1);
+    String[] parts = AttributeText.of(rest).split(",", -1);
     switch (parts[0]) {
       case ".P" -> pin = parts.length > 2 ? parts[1] + "." + parts[2] : "";
       case ".N" -> net = parts.length > 1 ? parts[1] : "";

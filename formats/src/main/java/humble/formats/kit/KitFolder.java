@@ -15,6 +15,9 @@ import humble.formats.board.BoardLayers;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
@@ -131,7 +134,9 @@ public final class KitFolder {
   public KitRead parse(byte[] bytes, Budget budget) {
     JsonNode tree;
     try {
-      tree = JSON.readTree(new String(bytes, StandardCharsets.UTF_8));
+      tree = JSON.readTree(text(bytes));
+    } catch (CharacterCodingException e) {
+      return refused("kit.json", "It is not written in UTF-8: save it anew as UTF-8.", false);
     } catch (JacksonException e) {
       int line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
       int column = e.getLocation() == null ? 1 : e.getLocation().getColumnNr();
@@ -151,6 +156,18 @@ public final class KitFolder {
     boardFiles(kit, all);
     boolean refused = all.stream().anyMatch(Finding::isError);
     return refused ? new KitRead.Refused(all, true) : new KitRead.Opened(kit, all);
+  }
+
+  /** Gives the text without a byte-order mark; what is no UTF-8 is not guessed at. */
+  private static String text(byte[] bytes) throws CharacterCodingException {
+    String text =
+        StandardCharsets.UTF_8
+            .newDecoder()
+            .onMalformedInput(CodingErrorAction.REPORT)
+            .onUnmappableCharacter(CodingErrorAction.REPORT)
+            .decode(ByteBuffer.wrap(bytes))
+            .toString();
+    return text.startsWith("\ufeff") ? text.substring(1) : text;
   }
 
   private void boardFiles(Kit kit, List<Finding> all) {

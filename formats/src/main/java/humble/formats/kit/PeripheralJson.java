@@ -3,9 +3,14 @@ package humble.formats.kit;
 import humble.core.kit.Peripheral;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** Reads what is woken. */
 final class PeripheralJson {
+  /** Kinds that are tried by eye and hand. */
+  private static final Set<String> OTHERS =
+      Set.of("chain", "lines", "i2c", "analog", "buttons", "tone", "clock", "light-gate", "radio");
+
   private PeripheralJson() {}
 
   static Peripheral read(Cursor c) {
@@ -26,6 +31,9 @@ final class PeripheralJson {
             c.flag("colour", false));
       }
       default -> {
+        if (!OTHERS.contains(kind) && !kind.isEmpty()) {
+          c.error("kind", "There is no peripheral kind '" + kind + "'.");
+        }
         c.known(
             "count",
             "order",

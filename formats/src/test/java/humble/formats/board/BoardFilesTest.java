@@ -362,4 +362,37 @@ class BoardFilesTest {
         .withChars("GDXYIJM0123%*SRALP,.-+\n")
         .ofMaxLength(60);
   }
+
+  @Test
+  void namesInAttributesAreUtf8OrEscapedOrOldLetters() throws BoardFileDamage {
+    String text = "%FSLAX46Y46*%%MOMM*%%ADD10C,1*%D10*%TO.N,NET*%X0Y0D03*M02*";
+    for (String net : List.of("µV", "Ω1", "plain")) {
+      byte[] bytes = text.replace("NET", net).getBytes(StandardCharsets.UTF_8);
+      assertThat(Gerber.read("a", bytes).marks().getFirst().tags().net()).isEqualTo(net);
+    }
+    assertThat(
+            Gerber.read("a", bytes(text.replace("NET", "\\u00b5V")))
+                .marks()
+                .getFirst()
+                .tags()
+                .net())
+        .isEqualTo("µV");
+    byte[] old = text.replace("NET", "µV").getBytes(StandardCharsets.ISO_8859_1);
+    assertThat(Gerber.read("a", old).marks().getFirst().tags().net()).isEqualTo("µV");
+  }
+
+  @Test
+  void rubbishBehindFormatUnitAndPolarityIsDamage() {
+    for (String head :
+        List.of(
+            "%FSLAX46Y46rubbish*%%MOMM*%",
+            "%FSLAX46Y46*%%MOMMM*%",
+            "%FSLAX46Y46*%%MOFEET*%",
+            "%FSLAX46Y46*%%MOMM*%%LPX*%",
+            "%FSLAX46Y46*%%MOMM*%%LMZ*%")) {
+      assertThatThrownBy(() -> Gerber.read("a", bytes(head + "M02*")))
+          .as(head)
+          .isInstanceOf(BoardFileDamage.class);
+    }
+  }
 }

@@ -208,4 +208,26 @@ class KitFolderTest {
     Files.createSymbolicLink(kit.resolve("lamp.hex"), secret);
     assertThatThrownBy(() -> KitFolder.at(kit).bytes("lamp.hex")).hasMessageContaining("leads out");
   }
+
+  @Test
+  void aByteOrderMarkIsReadOverAndWhatIsNoUtf8IsSaid() throws IOException {
+    String kit = "{\"format\":\"humble-kit/1\",\"id\":\"k\",\"name\":\"Müde\"}";
+    Files.write(folder.resolve("kit.json"), ("\ufeff" + kit).getBytes(StandardCharsets.UTF_8));
+    assertThat(KitFolder.at(folder).read()).isInstanceOf(KitRead.Opened.class);
+    Files.write(folder.resolve("kit.json"), kit.getBytes(StandardCharsets.ISO_8859_1));
+    assertThat(errors(KitFolder.at(folder).read()))
+        .singleElement()
+        .asString()
+        .contains("not written in UTF-8");
+  }
+
+  @Test
+  void aPeripheralOfAnUnknownKindIsAnError() throws IOException {
+    Files.writeString(
+        folder.resolve("kit.json"),
+        "{\"format\":\"humble-kit/1\",\"id\":\"k\",\"name\":\"K\",\"peripherals\":[{\"id\":\"a\","
+            + "\"kind\":\"martix\"},{\"id\":\"b\",\"kind\":\"tone\"}]}");
+    assertThat(errors(KitFolder.at(folder).read()))
+        .containsExactly("kit.json#/peripherals/0/kind: There is no peripheral kind 'martix'.");
+  }
 }
