@@ -1,6 +1,7 @@
 package humble.proofs.fuzz;
 
 import humble.proofs.ChildJvm;
+import humble.proofs.Scratch;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -61,6 +62,7 @@ public final class Fuzz {
       System.exit(2);
     }
     long seconds = option(words, "--seconds", 0);
+    Path folder = Files.createTempDirectory("humble-fuzz");
     Result result =
         run(
             Path.of(System.getProperty("humble.root", ".")),
@@ -69,7 +71,7 @@ public final class Fuzz {
             option(words, "--inputs", seconds > 0 ? Long.MAX_VALUE / 4 : USUAL_INPUTS),
             seconds > 0 ? seconds * 1000 : Long.MAX_VALUE,
             option(words, "--kits", 20),
-            Files.createTempDirectory("humble-fuzz"));
+            folder);
     if (words.contains("--json")) {
       out.printf(
           "{\"reader\":\"%s\",\"inputs\":%d,\"exceptions\":%d,\"hangs\":%d,\"bytes_max\":%d,"
@@ -93,6 +95,9 @@ public final class Fuzz {
           result.millis() / 1000.0);
     }
     result.findings().forEach(System.err::println);
+    if (result.stood()) {
+      Scratch.delete(folder);
+    }
     System.exit(result.stood() ? 0 : 1);
   }
 

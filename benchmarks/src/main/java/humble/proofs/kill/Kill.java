@@ -1,6 +1,7 @@
 package humble.proofs.kill;
 
 import humble.core.build.BuildEvent;
+import humble.proofs.Scratch;
 import humble.store.Journal;
 import humble.store.JournalOpen;
 import java.io.IOException;
@@ -85,7 +86,8 @@ public final class Kill {
     int at = words.indexOf("--seed");
     long seed = at < 0 ? System.nanoTime() : Long.parseLong(words.get(at + 1));
     Path root = Path.of(System.getProperty("humble.root", "."));
-    Kill kill = new Kill(out, root, Files.createTempDirectory("humble-kill"), seed);
+    Path folder = Files.createTempDirectory("humble-kill");
+    Kill kill = new Kill(out, root, folder, seed);
     Result result = kill.run(Integer.parseInt(words.getFirst()), !words.contains("--json"));
     if (words.contains("--json")) {
       out.printf(
@@ -112,6 +114,11 @@ public final class Kill {
           result.scenes());
     }
     result.findings().forEach(System.err::println);
+    if (result.findings().isEmpty()) {
+      Scratch.delete(folder);
+    } else {
+      System.err.println("The benches are kept in " + folder);
+    }
     System.exit(result.missing() == 0 && result.refused() == 0 ? 0 : 1);
   }
 
@@ -207,7 +214,10 @@ public final class Kill {
                 List.of(),
                 WindowDriver.class,
                 List.of(
-                    "-Dglass.platform=Headless", "-Dprism.order=sw", "-Djava.awt.headless=true"),
+                    unpacks(),
+                    "-Dglass.platform=Headless",
+                    "-Dprism.order=sw",
+                    "-Djava.awt.headless=true"),
                 home,
                 kit(),
                 number);
@@ -218,8 +228,13 @@ public final class Kill {
     }
   }
 
+  /** A killed process does not clear away what it has unpacked: it unpacks where we do. */
+  private String unpacks() {
+    return "-Dorg.sqlite.tmpdir=" + folder;
+  }
+
   private Child start(List<String> before, Path home, int number) throws IOException {
-    return Child.start(before, Driver.class, List.of(), home, kit(), number);
+    return Child.start(before, Driver.class, List.of(unpacks()), home, kit(), number);
   }
 
   /** Kills at the so-manieth call of one kind; only calls that touch the journal's files count. */
