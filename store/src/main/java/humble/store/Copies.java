@@ -7,7 +7,9 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -23,6 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.sqlite.SQLiteConnection;
+import org.sqlite.SQLiteErrorCode;
 
 /**
  * Rolling copies of a journal, made by the database's own backup into the folder {@code backups}
@@ -39,6 +42,7 @@ public final class Copies {
   private static final DateTimeFormatter STAMP =
       DateTimeFormatter.ofPattern("yyyyMMdd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
   private static final int OK = 0;
+  private static final int RESTORE_PATIENCE_MS = 1_500;
 
   private final Path journal;
   private final String stem;
@@ -215,20 +219,52 @@ public final class Copies {
     }
     prove(copy);
     Optional<Path> kept = keepAside();
-    try (Connection connection = Database.open(journal, Journal.PATIENTLY_MS)) {
-      Schema.number(connection, "user_version");
-      int code =
+    int code;
+    try (Connection connection = Database.open(journal, RESTORE_PATIENCE_MS)) {
+      notWritten(connection);
+      code =
           connection
               .unwrap(SQLiteConnection.class)
               .getDatabase()
               .restore("main", copy.toAbsolutePath().toString(), null);
-      if (code != OK) {
-        throw new SQLException("the database answered " + code);
+      if (code == OK && !tip(connection).equals(tipOf(copy))) {
+        // The library gives up on a busy file without a word.
+        code = SQLiteErrorCode.SQLITE_BUSY.code;
       }
     } catch (SQLException e) {
+      code = Failure.primary(e);
+    }
+    if (code == SQLiteErrorCode.SQLITE_NOTADB.code || code == SQLiteErrorCode.SQLITE_CORRUPT.code) {
       inPlaceOf(copy);
+    } else if (code != OK) {
+      // Never put beside a window that has the file open: it would write on into the old one.
+      throw new IOException(
+          code == SQLiteErrorCode.SQLITE_BUSY.code || code == SQLiteErrorCode.SQLITE_LOCKED.code
+              ? "Another window is writing just now; try again."
+              : "The database answered " + code + ".");
     }
     return kept;
+  }
+
+  /** Sees that nobody is writing now. */
+  private static void notWritten(Connection connection) throws SQLException {
+    try (Statement statement = connection.createStatement()) {
+      statement.execute("BEGIN IMMEDIATE");
+      statement.execute("ROLLBACK");
+    }
+  }
+
+  private static String tipOf(Path copy) throws SQLException {
+    try (Connection connection = Database.openToRead(copy)) {
+      return tip(connection);
+    }
+  }
+
+  private static String tip(Connection connection) throws SQLException {
+    try (Statement statement = connection.createStatement();
+        ResultSet result = statement.executeQuery("SELECT number, hex(chain) FROM tip")) {
+      return result.next() ? result.getLong(1) + " " + result.getString(2) : "";
+    }
   }
 
   /** Where the file is no database any more there is nothing to write into. */

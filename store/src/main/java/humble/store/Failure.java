@@ -28,6 +28,11 @@ final class Failure {
         || code == SQLiteErrorCode.SQLITE_PERM.code;
   }
 
+  /** Gives the primary code of a failure. */
+  static int primary(SQLException e) {
+    return e.getErrorCode() & PRIMARY;
+  }
+
   /** Tells whether the pages of the file are damaged. */
   static boolean isCorrupt(SQLException e) {
     return (e.getErrorCode() & PRIMARY) == SQLiteErrorCode.SQLITE_CORRUPT.code;

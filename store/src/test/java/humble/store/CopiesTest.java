@@ -130,6 +130,25 @@ class CopiesTest {
   }
 
   @Test
+  void whileAnotherWindowWritesNothingIsRestoredAndItsActIsKept() throws Exception {
+    evening(START, "one");
+    evening(START.plusSeconds(90_000), "two");
+    Copies copies = Copies.of(file());
+    try (Connection other = DriverManager.getConnection("jdbc:sqlite:" + file());
+        Statement statement = other.createStatement()) {
+      statement.execute("BEGIN IMMEDIATE");
+      statement.execute("UPDATE event SET kind = kind");
+      assertThatThrownBy(() -> copies.restore(copies.all().getLast().file()))
+          .isInstanceOf(IOException.class)
+          .hasMessageContaining("Another window is writing");
+      statement.execute("COMMIT");
+    }
+    try (Journal journal = open(START)) {
+      assertThat(journal.build("b-1").awake()).containsExactly("one", "two");
+    }
+  }
+
+  @Test
   void aDamagedCopyIsNotRestoredAndADamagedJournalIsNotCopied() throws Exception {
     evening(START, "one");
     Copies copies = Copies.of(file());
