@@ -106,14 +106,29 @@ public final class Fuzz {
     return at < 0 || at + 1 >= words.size() ? usual : Long.parseLong(words.get(at + 1));
   }
 
-  /** Runs inputs through a reader in a process of its own. */
+  /** Runs inputs through a reader in a process of its own; one may take two seconds. */
   static Result run(
       Path root, String reader, long first, long inputs, long mostMs, long kits, Path folder)
+      throws IOException, InterruptedException {
+    return run(
+        root, reader, first, inputs, mostMs, kits, folder, Long.getLong("humble.fuzz.hang", 2_000));
+  }
+
+  /** Runs inputs through a reader in a process of its own; one may take {@code hangMs}. */
+  static Result run(
+      Path root,
+      String reader,
+      long first,
+      long inputs,
+      long mostMs,
+      long kits,
+      Path folder,
+      long hangMs)
       throws IOException, InterruptedException {
     Process process =
         new ProcessBuilder(
                 ChildJvm.command(
-                    List.of("-Xmx256m"),
+                    List.of("-Xmx256m", "-Dhumble.fuzz.hang=" + hangMs),
                     FuzzChild.class.getName(),
                     List.of(
                         root.toString(),
