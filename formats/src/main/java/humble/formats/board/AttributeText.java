@@ -8,9 +8,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * The text of an attribute, Gerber layer format 2024.05 section 3.4.4: UTF-8, with {@code \\uXXXX}
- * for characters that could not stand in it. Layers are read byte by byte; files of before that
- * wrote Latin-1 keep their letters.
+ * The text of an attribute of a Gerber layer, format 2024.05: UTF-8, with {@code \\uXXXX} for
+ * characters that could not stand in it. Layers are read byte by byte; files of before that wrote
+ * Latin-1 keep their letters.
  */
 final class AttributeText {
   private static final Pattern ESCAPED = Pattern.compile("\\\\u([0-9A-Fa-f]{4})");
