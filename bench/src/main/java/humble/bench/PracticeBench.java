@@ -38,10 +38,10 @@ import org.jspecify.annotations.Nullable;
 public final class PracticeBench {
   private static final double RAIL_ALIVE_V = 2.0;
 
-  private final Parts parts;
+  private volatile Parts parts;
   private final Kit kit;
   private final Meter meter;
-  private List<Fault> faults;
+  private volatile List<Fault> faults;
   private final double meterBias;
   private final long seed;
   private final Map<String, Optional<SimulatedBoard>> boards = new HashMap<>();
@@ -130,6 +130,14 @@ public final class PracticeBench {
    */
   public Optional<SimulatedBoard> board(BoardState state) {
     return boards.computeIfAbsent(state.id(), id -> SimulatedBoard.of(parts, state, faults, seed));
+  }
+
+  /** Lays the board on the bench as it has been built so far; what is wrong with it stays. */
+  public void lay(Parts built) {
+    if (!parts.built().equals(built.built())) {
+      parts = built;
+      boards.clear();
+    }
   }
 
   /** Puts other faults on the board, in every state of it; what its controller holds stays. */

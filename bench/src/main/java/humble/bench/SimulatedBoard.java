@@ -58,7 +58,7 @@ public final class SimulatedBoard {
       Parts kit, BoardState state, List<Fault> faults, long seed) {
     Random random = new Random(seed);
     SimulatedMeter meter = new SimulatedMeter(random);
-    Parts drawn = Parts.of(drawn(kit, random));
+    Parts drawn = kit.with(drawn(kit, random));
     StateSolver solver = new StateSolver(drawn, state);
     return solver.with(faults).map(b -> new SimulatedBoard(drawn, state, faults, solver, b, meter));
   }

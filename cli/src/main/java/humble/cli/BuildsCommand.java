@@ -43,8 +43,7 @@ final class BuildsCommand extends humble.cli.Command {
             case BuildEvent.GateRead e -> "power";
             case BuildEvent.GatePassed e -> "power";
             case BuildEvent.Loaded e -> "load";
-            case BuildEvent.LightsSeen e -> "wake";
-            case BuildEvent.DisplaySet e -> "wake";
+            case BuildEvent.Saw e -> "wake";
             case BuildEvent.Woke e -> "wake";
             case BuildEvent.Closed e -> "close";
             default -> stage;

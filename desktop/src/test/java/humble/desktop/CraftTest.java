@@ -68,7 +68,7 @@ class CraftTest {
       bench.press(KeyCode.ENTER);
       assertThat(titled(bench, "Fit M1")).isTrue();
       assertThat(bench.card().how()).anyMatch(line -> line.contains("row B"));
-      assertThat(bench.session().open().orElseThrow().fittedParts().netOf(new PinRef("M1", "1")))
+      assertThat(bench.session().open().orElseThrow().built().netOf(new PinRef("M1", "1")))
           .contains("5V");
     }
   }

@@ -137,11 +137,12 @@ class HardshipTest {
             .window()
             .build()
             .orElseThrow()
-            .inBackground(
-                () -> {
+            .works()
+            .start(
+                calledOff -> {
                   throw new IllegalStateException("nothing to reckon with");
                 },
-                () -> {});
+                done -> {});
         return true;
       });
       bench.waitFor(
@@ -160,8 +161,9 @@ class HardshipTest {
       sql("CREATE TRIGGER broken BEFORE INSERT ON event BEGIN SELECT RAISE(FAIL, 'no'); END");
       BenchInTest.on(() -> {
         var open = bench.window().build().orElseThrow();
-        open.inBackground(
-            () -> {}, () -> open.act(new BuildEvent.Loaded("lamp", "main", 1, "00", true, true)));
+        open.works()
+            .start(
+                calledOff -> new BuildEvent.Loaded("lamp", "main", 1, "00", true, true), open::act);
         return true;
       });
       bench.waitFor(() -> verdict(bench).contains("Not written"));

@@ -466,7 +466,7 @@ class StagesTest {
       assertThat(bench.card().verdict().orElseThrow().text()).contains("no such light");
       bench.press(KeyCode.ESCAPE);
       bench.press(KeyCode.ENTER);
-      assertThat(build(bench).darkLights().get("lamps")).containsExactly(7);
+      assertThat(build(bench).facts("lamps")).containsEntry("dark", "7");
       assertThat(build(bench).awake()).doesNotContain("lamps");
     }
   }
@@ -829,18 +829,18 @@ class StagesTest {
     try (BenchInTest bench = BenchInTest.open(home)) {
       bench.walkTo(StageId.SORT);
       assertThat(bench.card().hints())
-          .extracting(Card.Hint::text)
+          .extracting(Card.Key::text)
           .contains("daylight", "usual eyes");
       bench.type("l");
       bench.type("e");
       assertThat(build(bench).sees()).contains(new BuildEvent.Sees("warm", "protan"));
       assertThat(bench.card().hints())
-          .extracting(Card.Hint::text)
+          .extracting(Card.Key::text)
           .contains("warm lamp", "red-weak eyes");
     }
     try (BenchInTest again = BenchInTest.again(home)) {
       assertThat(again.card().hints())
-          .extracting(Card.Hint::text)
+          .extracting(Card.Key::text)
           .contains("warm lamp", "red-weak eyes");
       again.press(KeyCode.SUBTRACT, KeyCode.SUBTRACT);
       assertThat(build(again).sees()).isEmpty();

@@ -102,7 +102,7 @@ class WholeWalkTest {
             assertThat(loaded.bytes()).isEqualTo(1754);
           });
       assertThat(build.awake()).containsExactlyInAnyOrder("lamps", "screen");
-      assertThat(build.displaySettings()).containsKey("screen");
+      assertThat(build.facts("screen")).containsKey("turn-deg");
       assertThat(build.closed()).contains("front", "once-more", "back", "closed");
       // The chip went in only after the rail had read right.
       List<BuildEvent> events = build.entries().stream().map(BuildEvent.Entry::event).toList();

@@ -3,6 +3,7 @@ package humble.store;
 import humble.core.build.BuildEvent;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
@@ -61,8 +62,7 @@ final class EventJson {
     kinds.put("Observed", BuildEvent.Observed.class);
     kinds.put("Mended", BuildEvent.Mended.class);
     kinds.put("Loaded", BuildEvent.Loaded.class);
-    kinds.put("LightsSeen", BuildEvent.LightsSeen.class);
-    kinds.put("DisplaySet", BuildEvent.DisplaySet.class);
+    kinds.put("Saw", BuildEvent.Saw.class);
     kinds.put("Woke", BuildEvent.Woke.class);
     kinds.put("Closed", BuildEvent.Closed.class);
     kinds.put("Noted", BuildEvent.Noted.class);
@@ -95,20 +95,34 @@ final class EventJson {
     return WRITERS.get(event.getClass()).writeValueAsString(event);
   }
 
+  private static BuildEvent former(String kind, String body) {
+    try {
+      return FormerWords.read(kind, JSON.readTree(body));
+    } catch (RuntimeException e) {
+      return new BuildEvent.Unread(kind, "what stands in it makes no sense");
+    }
+  }
+
+  private static BuildEvent whole(String kind, @Nullable BuildEvent event) {
+    if (event == null) {
+      return new BuildEvent.Unread(kind, "it is empty");
+    }
+    return WholeRecord.missing((Record) event)
+        .<BuildEvent>map(key -> new BuildEvent.Unread(kind, "'" + key + "' is missing in it"))
+        .orElse(event);
+  }
+
   /** Reads an event; one that cannot be read stands in its place and says so. */
   static BuildEvent read(String kind, String body) {
     Class<? extends BuildEvent> type = KINDS.get(kind);
+    if (type == null && FormerWords.knows(kind)) {
+      return former(kind, body);
+    }
     if (type == null) {
       return new BuildEvent.Unread(kind, "this version knows no such kind of entry");
     }
     try {
-      BuildEvent event = JSON.readValue(body, type);
-      if (event == null) {
-        return new BuildEvent.Unread(kind, "it is empty");
-      }
-      return WholeRecord.missing((Record) event)
-          .<BuildEvent>map(key -> new BuildEvent.Unread(kind, "'" + key + "' is missing in it"))
-          .orElse(event);
+      return whole(kind, JSON.readValue(body, type));
     } catch (tools.jackson.core.JacksonException e) {
       String message = e.getOriginalMessage();
       return new BuildEvent.Unread(

@@ -1,9 +1,9 @@
 package humble.core.build;
 
-import humble.core.wake.DisplaySetting;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -45,8 +45,7 @@ public final class Build {
   private final SequencedMap<String, BuildEvent.GateRead> gateReadings = new LinkedHashMap<>();
   private final SequencedMap<String, Double> passedGates = new LinkedHashMap<>();
   private final SequencedMap<String, BuildEvent.Loaded> loaded = new LinkedHashMap<>();
-  private final SequencedMap<String, Set<Integer>> darkLights = new LinkedHashMap<>();
-  private final SequencedMap<String, DisplaySetting> displaySettings = new LinkedHashMap<>();
+  private final Map<String, Map<String, String>> facts = new LinkedHashMap<>();
   private final Set<String> awake = new LinkedHashSet<>();
   private final Set<String> closed = new LinkedHashSet<>();
   private final SequencedMap<String, String> overriddenGates = new LinkedHashMap<>();
@@ -131,8 +130,8 @@ public final class Build {
         hidden = e.practice() ? null : hidden;
       }
       case BuildEvent.Loaded e -> loaded.put(e.image(), e);
-      case BuildEvent.LightsSeen e -> darkLights.put(e.peripheral(), e.dark());
-      case BuildEvent.DisplaySet e -> displaySettings.put(e.peripheral(), e.setting());
+      case BuildEvent.Saw e ->
+          facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
       case BuildEvent.Woke e -> awake.add(e.peripheral());
       case BuildEvent.Closed e -> closed.add(e.step());
       case BuildEvent.Noted e -> {}
@@ -322,14 +321,9 @@ public final class Build {
     return loaded;
   }
 
-  /** Gives the lights last seen dark, by matrix. */
-  public Map<String, Set<Integer>> darkLights() {
-    return darkLights;
-  }
-
-  /** Gives the setting last sent, by display. */
-  public Map<String, DisplaySetting> displaySettings() {
-    return displaySettings;
+  /** Gives what was seen of a peripheral, or set at it: the last of each name. */
+  public Map<String, String> facts(String peripheral) {
+    return Collections.unmodifiableMap(facts.getOrDefault(peripheral, Map.of()));
   }
 
   /** Gives the peripherals that are awake. */

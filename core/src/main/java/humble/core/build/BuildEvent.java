@@ -1,10 +1,11 @@
 package humble.core.build;
 
-import humble.core.wake.DisplaySetting;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
+import java.util.TreeMap;
 
 /** Something that a person did or read, in the order it happened; a build is the fold of these. */
 public sealed interface BuildEvent {
@@ -122,16 +123,15 @@ public sealed interface BuildEvent {
       String image, String target, long bytes, String sha256, boolean verified, boolean practice)
       implements BuildEvent {}
 
-  /** Lights of a matrix were looked at; the numbers that stayed dark. */
-  record LightsSeen(String peripheral, Set<Integer> dark, boolean practice) implements BuildEvent {
-    public LightsSeen {
-      dark = Set.copyOf(dark);
+  /**
+   * Facts about a peripheral were seen, or set: each by the name that its wake test gives it. A
+   * later fact takes the place of an earlier one of its name.
+   */
+  record Saw(String peripheral, Map<String, String> facts, boolean practice) implements BuildEvent {
+    public Saw {
+      facts = Collections.unmodifiableMap(new TreeMap<>(facts));
     }
   }
-
-  /** A display was looked at and a setting sent to it. */
-  record DisplaySet(String peripheral, DisplaySetting setting, boolean practice)
-      implements BuildEvent {}
 
   /** A peripheral does what it should. */
   record Woke(String peripheral) implements BuildEvent {}

@@ -1,7 +1,6 @@
 package humble.core.circuit;
 
 import humble.core.kit.BoardState;
-import humble.core.kit.Choices;
 import humble.core.kit.Kit;
 import humble.core.kit.Model;
 import humble.core.kit.PackagePin;
@@ -50,8 +49,7 @@ final class CircuitBuilder {
     this.parts = parts;
     this.kit = parts.kit();
     this.state = state;
-    gone.addAll(state.absent());
-    gone.addAll(Choices.leftOut(kit, state.choose()));
+    gone.addAll(parts.gone(state));
     String ground = ground();
     state.drive().forEach(this::drive);
     parts.all().forEach(part -> models.put(part.ref(), part.model()));

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 
@@ -20,12 +21,14 @@ import java.util.stream.Stream;
 public final class FaultSweep {
   private final Parts parts;
   private final StateSolver solver;
+  private final Set<String> gone;
   private final Map<String, Optional<Snapshot>> solved = new HashMap<>();
 
   /** Makes a sweep over one board in one state. */
   public FaultSweep(Parts parts, StateSolver solver) {
     this.parts = parts;
     this.solver = solver;
+    this.gone = parts.gone(solver.state());
   }
 
   /**
@@ -83,7 +86,7 @@ public final class FaultSweep {
   /** A part that is nothing to a direct current: a capacitor, a crystal, a socket. */
   private boolean inert(String ref) {
     return parts.part(ref).map(Part::model).orElse(new Model.Open()) instanceof Model.Open
-        || solver.state().absent().contains(ref);
+        || gone.contains(ref);
   }
 
   /** Tells whether a lead carries current at all: a chip's inputs, as modelled, do not. */

@@ -1,27 +1,45 @@
 package humble.core.kit;
 
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SequencedMap;
+import java.util.Set;
 
-/** The parts of a kit by reference, and the net of every pin: an index made once from a kit. */
+/**
+ * The parts of a kit by reference, and the net of every pin: an index made once from a kit and from
+ * how it was built. Whoever reckons with a board asks here what is on it.
+ */
 public final class Parts {
   private static final double SAME_PLACE_MM = 0.05;
 
   private final Kit kit;
+  private final AsBuilt built;
   private final SequencedMap<String, Part> byRef = new LinkedHashMap<>();
   private final Map<PinRef, String> netOf = new LinkedHashMap<>();
   private final Map<String, String> socketOf = new LinkedHashMap<>();
 
-  private Parts(Kit kit) {
+  private Parts(Kit kit, AsBuilt built) {
     this.kit = kit;
+    this.built = built;
   }
 
-  /** Gives the index of {@code kit}; parts of unknown packages are left out. */
+  /** Gives the index of {@code kit} as designed; parts of unknown packages are left out. */
   public static Parts of(Kit kit) {
-    Parts parts = new Parts(kit);
+    return of(kit, AsBuilt.DESIGNED);
+  }
+
+  /** Gives the index of an edited kit, built as this one is. */
+  public Parts with(Kit edited) {
+    return of(edited, built);
+  }
+
+  /** Gives the index of {@code kit} as {@code built}, its modules being in their rows already. */
+  public static Parts of(Kit kit, AsBuilt built) {
+    Parts parts = new Parts(kit, built);
     Map<String, Place> places = new LinkedHashMap<>();
     kit.places().forEach(place -> places.putIfAbsent(place.ref(), place));
     for (Line line : kit.lines()) {
@@ -66,6 +84,29 @@ public final class Parts {
   /** Gives the kit this index was made of. */
   public Kit kit() {
     return kit;
+  }
+
+  /** Gives how the board was built. */
+  public AsBuilt built() {
+    return built;
+  }
+
+  /**
+   * Gives the refs that are not on the board in a state: absent in it, left out by what was chosen,
+   * else by what the state chooses, or not there at all.
+   */
+  public Set<String> gone(BoardState state) {
+    Map<String, String> chosen = new HashMap<>(state.choose());
+    chosen.putAll(built.choices());
+    Set<String> gone = new HashSet<>(Choices.leftOut(kit, chosen));
+    gone.addAll(state.absent());
+    gone.addAll(built.notThere());
+    return gone;
+  }
+
+  /** Tells whether a part is on the board in a state. */
+  public boolean isOn(String ref, BoardState state) {
+    return !gone(state).contains(ref);
   }
 
   /** Gives every part in the order of the parts list. */

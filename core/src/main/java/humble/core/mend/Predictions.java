@@ -8,6 +8,7 @@ import humble.core.circuit.OhmMeter;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
+import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.units.Band;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -161,7 +163,7 @@ public final class Predictions {
   }
 
   /** Gives the nets. */
-  public java.util.Set<String> nets() {
+  public Set<String> nets() {
     return column.keySet();
   }
 
@@ -176,10 +178,9 @@ public final class Predictions {
   }
 
   private boolean batteryFeeds() {
+    Set<String> gone = parts.gone(state);
     return parts.all().stream()
-        .anyMatch(part ->
-            part.model() instanceof humble.core.kit.Model.Battery
-                && !state.absent().contains(part.ref()));
+        .anyMatch(part -> part.model() instanceof Model.Battery && !gone.contains(part.ref()));
   }
 
   /** The number of the board as designed, which is no suspect. */

@@ -4,7 +4,6 @@ import humble.core.circuit.Fault;
 import humble.core.craft.CloseCall;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
-import humble.core.kit.Choices;
 import humble.core.kit.KitFault;
 import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
@@ -22,7 +21,6 @@ import humble.core.units.Engineering;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,8 +46,7 @@ public final class Suspects {
 
   private Suspects(Parts parts, BoardState state) {
     this.parts = parts;
-    Set<String> gone = new HashSet<>(state.absent());
-    gone.addAll(Choices.leftOut(parts.kit(), state.choose()));
+    Set<String> gone = parts.gone(state);
     parts.all().stream().filter(part -> !gone.contains(part.ref())).forEach(here::add);
     for (LookAlikes.Pair pair :
         LookAlikes.of(parts.kit(), Light.WARM, Eyes.NORMAL, MeterProfile.USUAL).pairs()) {

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /**
  * How long a board runs from its battery. The open-circuit voltage falls in a straight line from
@@ -28,9 +29,10 @@ public final class BatteryLife {
   }
 
   private List<Part> batteries(BoardState state) {
+    Set<String> gone = parts.gone(state);
     return parts.all().stream()
         .filter(part -> part.model() instanceof Model.Battery)
-        .filter(part -> !state.absent().contains(part.ref()))
+        .filter(part -> !gone.contains(part.ref()))
         .toList();
   }
 

@@ -178,8 +178,9 @@ public final class GateReckoning {
 
   private List<Fault> likely(BoardState state) {
     List<Fault> faults = new ArrayList<>();
+    Set<String> gone = parts.gone(state);
     for (Part part : parts.all()) {
-      boolean here = part.placed().isPresent() && !state.absent().contains(part.ref());
+      boolean here = part.placed().isPresent() && !gone.contains(part.ref());
       PartKind kind = part.line().kind();
       if (here && (kind == PartKind.DIODE || kind.isThreeLegged())) {
         faults.add(new Fault.Reversed(part.ref()));
@@ -207,7 +208,7 @@ public final class GateReckoning {
   }
 
   private @Nullable Point point(Kit edited, Gate gate, BoardState state, List<Fault> faults) {
-    Parts index = edited == kit ? parts : Parts.of(edited);
+    Parts index = edited == kit ? parts : parts.with(edited);
     return switch (new DcSolver(index).solve(state, faults)) {
       case DcOutcome.Unsolved unsolved -> null;
       case DcOutcome.Solved solved -> {

@@ -30,7 +30,7 @@ public record Multiplex(String id, String line, double mostMa, double meanMa, do
       if (peripheral instanceof Peripheral.Matrix matrix
           && !matrix.lights().isEmpty()
           && state.drive().isEmpty()
-          && !state.absent().contains(matrix.part())) {
+          && parts.isOn(matrix.part(), state)) {
         scan(parts, state, matrix).ifPresent(scans::add);
       }
     }

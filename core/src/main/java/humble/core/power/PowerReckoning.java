@@ -142,7 +142,7 @@ public final class PowerReckoning {
           if (pin == null
               || level == null
               || level.equals("off")
-              || state.absent().contains(pin.ref())
+              || !parts.isOn(pin.ref(), state)
               || !(parts.get(pin.ref()).model() instanceof Model.Load load)) {
             return;
           }
@@ -175,7 +175,7 @@ public final class PowerReckoning {
   private List<PoweredStage.Hint> hints(
       BoardState state, Supply supply, double limitMa, Band expect, BooleanSupplier cancelled) {
     Parts limited =
-        Parts.of(KitEdits.withSupply(parts.kit(), supply.with(supply.volts(), limitMa)));
+        parts.with(KitEdits.withSupply(parts.kit(), supply.with(supply.volts(), limitMa)));
     List<Suspect> suspects =
         Suspects.of(limited, state, Habits.usual()).stream()
             .filter(suspect -> tells(suspect.fault().orElse(null)))

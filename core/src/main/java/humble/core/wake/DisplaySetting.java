@@ -1,5 +1,7 @@
 package humble.core.wake;
 
+import java.util.Map;
+
 /**
  * How a display is set up.
  *
@@ -25,6 +27,37 @@ public record DisplaySetting(
    */
   public record Seen(
       Pose pose, boolean redLooksBlue, boolean inverted, int shiftXPx, int shiftYPx) {}
+
+  /** Gives the setting as facts; {@link #of(Map)} reads them. */
+  public Map<String, String> facts() {
+    return Map.of(
+        "turn-deg", Integer.toString(pose.rotateDeg()),
+        "mirror", Boolean.toString(pose.mirror()),
+        "swap-red-blue", Boolean.toString(swapRedBlue),
+        "invert", Boolean.toString(invert),
+        "x-offset-px", Integer.toString(xOffsetPx),
+        "y-offset-px", Integer.toString(yOffsetPx));
+  }
+
+  /** Reads a setting from facts; what they do not say, or say wrongly, is as in {@link #PLAIN}. */
+  public static DisplaySetting of(Map<String, String> facts) {
+    int turn = whole(facts, "turn-deg");
+    return new DisplaySetting(
+        new Pose(turn % 90 == 0 ? turn : 0, flag(facts, "mirror")),
+        flag(facts, "swap-red-blue"),
+        flag(facts, "invert"),
+        whole(facts, "x-offset-px"),
+        whole(facts, "y-offset-px"));
+  }
+
+  private static int whole(Map<String, String> facts, String name) {
+    String text = facts.getOrDefault(name, "0");
+    return text.matches("-?[0-9]{1,5}") ? Integer.parseInt(text) : 0;
+  }
+
+  private static boolean flag(Map<String, String> facts, String name) {
+    return Boolean.parseBoolean(facts.getOrDefault(name, ""));
+  }
 
   /**
    * Gives the setting for which the figure stands upright: seen = mounting ∘ present, so needed =

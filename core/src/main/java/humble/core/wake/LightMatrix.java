@@ -2,6 +2,7 @@ package humble.core.wake;
 
 import humble.core.kit.Peripheral;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,17 +21,32 @@ import java.util.TreeSet;
  * predicts is held against what was seen.
  */
 public final class LightMatrix {
-  private final Peripheral.Matrix matrix;
+  private static final double LOG_DARK_SEEN_OTHERWISE = Math.log(0.002);
+  private static final double LOG_GHOST_SEEN_OTHERWISE = Math.log(0.02);
+  private static final double LEAST_BELIEF = 1e-4;
 
-  /** Makes the reckoning for one matrix. */
+  private final Peripheral.Matrix matrix;
+  private final LightLines lights;
+  private final List<Group> groups;
+
+  /** Makes the reckoning for one matrix: every fault is played through the scan once, here. */
   public LightMatrix(Peripheral.Matrix matrix) {
     this.matrix = matrix;
+    this.lights = new LightLines(matrix);
+    this.groups = groups();
   }
 
-  private record Hypothesis(String name, double prior, Set<Integer> dark, Set<Integer> ghosts) {}
+  private record Hypothesis(String name, double prior, Shows shows) {}
+
+  /** What a fault makes dark and what it makes shine at another's turn. */
+  private record Shows(Set<Integer> dark, Set<Integer> ghosts) {}
+
+  /** Faults that show alike: no scan tells them apart. */
+  private record Group(Shows shows, double prior, List<String> names) {}
 
   /**
-   * Gives the faults that account for what was seen, most believed first; light numbers run from 1.
+   * Gives the faults that account for what was seen, most believed first, one for each group that a
+   * scan cannot tell apart; light numbers run from 1.
    *
    * @param dark lights that stayed dark at their own turn
    * @param ghosts lights that shone at another's turn
@@ -39,30 +55,22 @@ public final class LightMatrix {
     if (dark.isEmpty() && ghosts.isEmpty()) {
       return List.of();
     }
-    List<Hypothesis> all = hypotheses();
-    Map<String, Double> weights = new LinkedHashMap<>();
-    Map<String, Hypothesis> byName = new LinkedHashMap<>();
-    for (Hypothesis h : all) {
-      double weight = h.prior() * likelihood(h, dark, ghosts);
-      byName.put(h.name(), h);
-      weights.put(h.name(), weight);
-    }
-    double total = weights.values().stream().mapToDouble(Double::doubleValue).sum();
+    double[] logs =
+        groups.stream()
+            .mapToDouble(g -> Math.log(g.prior()) + logLikelihood(g.shows(), dark, ghosts))
+            .toArray();
+    // The likeliest of them counts as 1: however many lights are dark, not all weights vanish.
+    double most = Arrays.stream(logs).max().orElse(0);
+    double total = Arrays.stream(logs).map(log -> Math.exp(log - most)).sum();
     List<LightSuspect> suspects = new ArrayList<>();
-    for (Hypothesis h : byName.values()) {
-      Set<Integer> explains = new TreeSet<>(h.dark());
-      explains.retainAll(dark);
-      Set<Integer> ghostly = new TreeSet<>(h.ghosts());
-      ghostly.retainAll(ghosts);
-      explains.addAll(ghostly);
-      double belief = weights.getOrDefault(h.name(), 0.0) / total;
-      if (!explains.isEmpty() && belief > 1e-4) {
-        List<String> group =
-            byName.values().stream()
-                .filter(o -> o.dark().equals(h.dark()) && o.ghosts().equals(h.ghosts()))
-                .map(Hypothesis::name)
-                .toList();
-        suspects.add(new LightSuspect(h.name(), belief, List.copyOf(explains), group));
+    for (int i = 0; i < logs.length; i++) {
+      Group group = groups.get(i);
+      double belief = Math.exp(logs[i] - most) / total;
+      Set<Integer> explains = explained(group.shows(), dark, ghosts);
+      if (!explains.isEmpty() && belief > LEAST_BELIEF) {
+        suspects.add(
+            new LightSuspect(
+                group.names().getFirst(), belief, List.copyOf(explains), group.names()));
       }
     }
     suspects.sort(
@@ -72,13 +80,38 @@ public final class LightMatrix {
     return suspects;
   }
 
+  private static Set<Integer> explained(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
+    Set<Integer> explains = new TreeSet<>(shows.dark());
+    explains.retainAll(dark);
+    Set<Integer> ghostly = new TreeSet<>(shows.ghosts());
+    ghostly.retainAll(ghosts);
+    explains.addAll(ghostly);
+    return explains;
+  }
+
+  private List<Group> groups() {
+    Map<Shows, List<Hypothesis>> alike = new LinkedHashMap<>();
+    hypotheses().forEach(h -> alike.computeIfAbsent(h.shows(), key -> new ArrayList<>()).add(h));
+    List<Group> groups = new ArrayList<>();
+    alike.forEach((shows, faults) -> {
+      double prior = faults.stream().mapToDouble(Hypothesis::prior).sum();
+      List<String> names =
+          faults.stream()
+              .sorted(Comparator.comparingDouble(Hypothesis::prior).reversed())
+              .map(Hypothesis::name)
+              .toList();
+      groups.add(new Group(shows, prior, names));
+    });
+    return groups;
+  }
+
   /**
    * Every light seen otherwise than the fault predicts costs a factor: eyes err, and two faults may
    * be there.
    */
-  private static double likelihood(Hypothesis h, Set<Integer> dark, Set<Integer> ghosts) {
-    return Math.pow(0.002, difference(h.dark(), dark))
-        * Math.pow(0.02, difference(h.ghosts(), ghosts));
+  private static double logLikelihood(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
+    return LOG_DARK_SEEN_OTHERWISE * difference(shows.dark(), dark)
+        + LOG_GHOST_SEEN_OTHERWISE * difference(shows.ghosts(), ghosts);
   }
 
   private static int difference(Set<Integer> a, Set<Integer> b) {
@@ -90,94 +123,34 @@ public final class LightMatrix {
   private List<Hypothesis> hypotheses() {
     List<Hypothesis> all = new ArrayList<>();
     for (String line : matrix.lines()) {
-      all.add(hypothesis("open:" + line, 1.0, new Board(line, 0, 0, "", "")));
+      all.add(hypothesis("open:" + line, 1.0, LightLines.Wrong.open(line)));
     }
     for (int light = 1; light <= matrix.lights().size(); light++) {
-      all.add(hypothesis("dead:" + light, 0.3, new Board("", light, 0, "", "")));
-      all.add(hypothesis("reversed:" + light, 1.0, new Board("", 0, light, "", "")));
+      all.add(hypothesis("dead:" + light, 0.3, LightLines.Wrong.dead(light)));
+      all.add(hypothesis("reversed:" + light, 1.0, LightLines.Wrong.reversed(light)));
     }
     for (int i = 0; i < matrix.lines().size(); i++) {
       for (int k = i + 1; k < matrix.lines().size(); k++) {
         String a = matrix.lines().get(i);
         String b = matrix.lines().get(k);
-        all.add(
-            hypothesis("short:" + a + "-" + b, k == i + 1 ? 0.5 : 0.05, new Board("", 0, 0, a, b)));
+        double prior = k == i + 1 ? 0.5 : 0.05;
+        all.add(hypothesis("short:" + a + "-" + b, prior, LightLines.Wrong.joined(a, b)));
       }
     }
     return all;
   }
 
-  private Hypothesis hypothesis(String name, double prior, Board board) {
+  private Hypothesis hypothesis(String name, double prior, LightLines.Wrong wrong) {
     Set<Integer> dark = new TreeSet<>();
     Set<Integer> ghosts = new TreeSet<>();
+    LightLines.Scan scan = lights.with(wrong);
     for (int turn = 1; turn <= matrix.lights().size(); turn++) {
-      Set<Integer> lit = board.lit(matrix, turn);
+      Set<Integer> lit = scan.lit(turn);
       if (!lit.remove(turn)) {
         dark.add(turn);
       }
       ghosts.addAll(lit);
     }
-    return new Hypothesis(name, prior, dark, ghosts);
-  }
-
-  /**
-   * The matrix with one fault: an open line, a dead light, a reversed light, or two joined lines.
-   */
-  private record Board(String openLine, int dead, int reversed, String joinedA, String joinedB) {
-
-    Set<Integer> lit(Peripheral.Matrix matrix, int turn) {
-      Peripheral.Light driven = matrix.lights().get(turn - 1);
-      Set<Integer> lit = new TreeSet<>();
-      String high = node(driven.anodePin());
-      String low = node(driven.cathodePin());
-      if (driven.anodePin().equals(openLine)
-          || driven.cathodePin().equals(openLine)
-          || high.equals(low)) {
-        return lit;
-      }
-      boolean direct = false;
-      for (int n = 1; n <= matrix.lights().size(); n++) {
-        if (n != dead && anode(matrix, n).equals(high) && cathode(matrix, n).equals(low)) {
-          lit.add(n);
-          direct = true;
-        }
-      }
-      // A light across the lines holds them to one forward voltage: two in series then stay dark.
-      if (!direct && matrix.volts() >= 2 * matrix.vfV()) {
-        lit.addAll(throughOneMore(matrix, high, low));
-      }
-      return lit;
-    }
-
-    private Set<Integer> throughOneMore(Peripheral.Matrix matrix, String high, String low) {
-      Set<Integer> lit = new TreeSet<>();
-      for (int first = 1; first <= matrix.lights().size(); first++) {
-        for (int second = 1; second <= matrix.lights().size(); second++) {
-          boolean chained =
-              anode(matrix, first).equals(high)
-                  && cathode(matrix, first).equals(anode(matrix, second))
-                  && cathode(matrix, second).equals(low);
-          if (first != dead && second != dead && chained) {
-            lit.add(first);
-            lit.add(second);
-          }
-        }
-      }
-      return lit;
-    }
-
-    private String anode(Peripheral.Matrix matrix, int n) {
-      Peripheral.Light light = matrix.lights().get(n - 1);
-      return node(n == reversed ? light.cathodePin() : light.anodePin());
-    }
-
-    private String cathode(Peripheral.Matrix matrix, int n) {
-      Peripheral.Light light = matrix.lights().get(n - 1);
-      return node(n == reversed ? light.anodePin() : light.cathodePin());
-    }
-
-    private String node(String line) {
-      return line.equals(joinedB) && !joinedA.isEmpty() ? joinedA : line;
-    }
+    return new Hypothesis(name, prior, new Shows(dark, ghosts));
   }
 }

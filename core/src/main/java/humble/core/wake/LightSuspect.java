@@ -5,8 +5,9 @@ import java.util.List;
 /**
  * A fault that would explain what was seen of a light matrix.
  *
- * @param fault {@code open:U1.4}, {@code dead:5}, {@code reversed:5} or {@code short:U1.4-U1.5}
- * @param belief share of belief, all suspects together 1
+ * @param fault the likeliest of its group: {@code open:U1.4}, {@code dead:5}, {@code reversed:5} or
+ *     {@code short:U1.4-U1.5}
+ * @param belief share of belief of the whole group, all suspects together at most 1
  * @param explains numbers of the lights it accounts for
  * @param group every fault that what was seen cannot tell from this one, itself included
  */

@@ -6,7 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -44,7 +44,8 @@ class BuildTest {
             new BuildEvent.Fitted("fit:C1", List.of("C1"), 2),
             new BuildEvent.GateRead("rail33", 3.31, "inside", true),
             new BuildEvent.GatePassed("rail33", 3.31),
-            new BuildEvent.LightsSeen("lamps", Set.of(7), true),
+            new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true),
+            new BuildEvent.Saw("lamps", Map.of("dark", "7"), true),
             new BuildEvent.Woke("lamps"),
             new BuildEvent.Closed("front"));
     assertThat(build.counted()).containsEntry("r220", 7);
@@ -54,7 +55,8 @@ class BuildTest {
     assertThat(build.marksSeen("fit:C1")).containsExactly("stripe");
     assertThat(build.fittedRefs()).containsExactly("C1");
     assertThat(build.passedGates()).containsEntry("rail33", 3.31);
-    assertThat(build.darkLights().get("lamps")).containsExactly(7);
+    assertThat(build.facts("lamps")).containsExactly(Map.entry("dark", "7"));
+    assertThat(build.facts("screen")).isEmpty();
     assertThat(build.awake()).containsExactly("lamps");
     assertThat(build.closed()).containsExactly("front");
   }

@@ -11,6 +11,7 @@ import humble.desktop.stage.PaperOut;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import humble.formats.report.EventWords;
 import humble.formats.report.HtmlReport;
 import java.nio.charset.StandardCharsets;
@@ -30,6 +31,7 @@ public final class BookStage implements Stage {
   private final Words words;
   private final Words reportWords = Words.of("humble.formats.report.report", Locale.getDefault());
   private final PaperOut report;
+  private final Typed typed = new Typed();
 
   /** Makes the stage; reports go into the folder of the bench. */
   public BookStage(OpenBuild open, Desk desk, Path home) {
@@ -73,40 +75,22 @@ public final class BookStage implements Stage {
     }
     report.answer().ifPresent(said -> card.verdict(said.good(), said.text()));
     if (report.asking()) {
-      card.hint(
-          "+",
-          words.say("book.beside"),
-          () -> {
-            plus();
-            desk.refresh();
-          });
+      card.key('+', words.say("book.beside"), () -> report.writeBeside(this::page));
     }
-    card.hint(
-        "−",
-        words.say("key.take-back"),
-        () -> {
-          open.takeBack();
-          desk.go(StageId.BOOK);
-        });
-    card.hint("*", words.say("key.note"), desk::note);
-    return card.go(words.say(report.asking() ? "book.again" : "book.go"));
-  }
-
-  @Override
-  public void enter(String typed) {
-    report.write(this::page);
-  }
-
-  @Override
-  public void plus() {
-    if (report.asking()) {
-      report.writeBeside(this::page);
-    }
+    card.key(Card.BACK, words.say("key.take-back"), desk::back);
+    card.key('*', words.say("key.note"), desk::note);
+    return card.go(
+        words.say(report.asking() ? "book.again" : "book.go"), () -> report.write(this::page));
   }
 
   private byte[] page() {
     return HtmlReport.of(open.kit(), open.build(), Locale.getDefault(), ZoneId.systemDefault())
         .getBytes(StandardCharsets.UTF_8);
+  }
+
+  @Override
+  public Typed typed() {
+    return typed;
   }
 
   @Override
@@ -148,8 +132,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Observed e -> null;
       case BuildEvent.FaultHidden e -> null;
       case BuildEvent.Loaded e -> StageId.LOAD;
-      case BuildEvent.LightsSeen e -> StageId.WAKE;
-      case BuildEvent.DisplaySet e -> StageId.WAKE;
+      case BuildEvent.Saw e -> StageId.WAKE;
       case BuildEvent.Woke e -> StageId.WAKE;
       case BuildEvent.Closed e -> StageId.CLOSE;
       case BuildEvent.PlansEvenings e -> StageId.PLAN;

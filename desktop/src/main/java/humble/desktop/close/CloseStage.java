@@ -12,6 +12,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -27,6 +28,7 @@ public final class CloseStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
+  private final Typed typed = new Typed();
 
   /** Makes the stage. */
   public CloseStage(OpenBuild open, Desk desk) {
@@ -108,19 +110,15 @@ public final class CloseStage implements Stage {
               : each.equals(step) ? Standing.NOW : Standing.TO_DO;
       card.row(standing, name(each));
     }
-    card.hint(
-        "−",
-        words.say("key.take-back"),
-        () -> {
-          open.takeBack();
-          desk.go(StageId.CLOSE);
-        });
+    card.key(Card.BACK, words.say("key.take-back"), desk::back);
     if (step == null) {
-      return card.go(words.say("close.book"));
+      return card.go(words.say("close.book"), () -> desk.go(StageId.BOOK));
     }
     boolean possible = screw(step).map(s -> !s.chooseMm().isEmpty()).orElse(true);
     return possible
-        ? card.go(words.say(step.equals(LAST) ? "close.last.go" : "close.go"))
+        ? card.go(
+            words.say(step.equals(LAST) ? "close.last.go" : "close.go"),
+            () -> open.act(new BuildEvent.Closed(step)))
         : card.notYet(words.say("close.no-length"));
   }
 
@@ -145,13 +143,8 @@ public final class CloseStage implements Stage {
   }
 
   @Override
-  public void enter(String typed) {
-    String step = current().orElse(null);
-    if (step == null) {
-      desk.go(StageId.BOOK);
-    } else {
-      open.act(new BuildEvent.Closed(step));
-    }
+  public Typed typed() {
+    return typed;
   }
 
   @Override
@@ -159,7 +152,7 @@ public final class CloseStage implements Stage {
     Enclosure casing = open.kit().casing().orElse(null);
     return new SectionMat(
         words.say("close.mat"),
-        open.parts(),
+        open.built(),
         casing,
         fit(),
         current().orElse(""),

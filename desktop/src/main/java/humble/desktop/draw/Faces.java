@@ -9,8 +9,9 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.scene.paint.Color;
 
 /**
@@ -21,12 +22,10 @@ public final class Faces {
   private static final int MOST_KEPT = 6;
 
   /** Faces for kits without board files: none. */
-  public static final Faces NONE =
-      new Faces(board -> Optional.empty(), (work, then) -> {}, () -> {});
+  public static final Faces NONE = new Faces(board -> Optional.empty(), (drawing, then) -> {});
 
   private final Function<Board, Optional<BoardLayers>> layers;
   private final Background background;
-  private final Runnable changed;
   private final Set<Key> asked = new HashSet<>();
   private final Map<Key, BoardFace> kept =
       new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
@@ -38,10 +37,10 @@ public final class Faces {
 
   private record Key(String board, Side side, long scale, BoardFace.Colours colours) {}
 
-  /** Runs work in the background and something on the interface thread after it. */
+  /** Draws in the background and hands the face over on the interface thread. */
   public interface Background {
-    /** Runs them. */
-    void run(Runnable work, Runnable then);
+    /** Draws a face. */
+    void run(Supplier<BoardFace> drawing, Consumer<BoardFace> then);
   }
 
   /**
@@ -49,13 +48,10 @@ public final class Faces {
    *
    * @param layers gives the layers of a board, once they are read
    * @param background runs the drawing
-   * @param changed runs when a face has been drawn
    */
-  public Faces(
-      Function<Board, Optional<BoardLayers>> layers, Background background, Runnable changed) {
+  public Faces(Function<Board, Optional<BoardLayers>> layers, Background background) {
     this.layers = layers;
     this.background = background;
-    this.changed = changed;
   }
 
   /**
@@ -71,13 +67,11 @@ public final class Faces {
     Key key = new Key(view.board().id(), view.side(), Math.round(pxPerMm * 20), colours);
     BoardFace face = kept.get(key);
     if (face == null && asked.add(key)) {
-      AtomicReference<BoardFace> drawn = new AtomicReference<>();
       background.run(
-          () -> drawn.set(BoardFace.draw(view.board(), read.get(), view.side(), pxPerMm, colours)),
-          () -> {
-            kept.put(key, drawn.get());
+          () -> BoardFace.draw(view.board(), read.get(), view.side(), pxPerMm, colours),
+          drawn -> {
+            kept.put(key, drawn);
             asked.remove(key);
-            changed.run();
           });
     }
     return face != null

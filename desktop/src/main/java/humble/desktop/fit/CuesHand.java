@@ -5,24 +5,22 @@ import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.orient.Cue;
 import humble.core.orient.CueBelief;
-import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
-import humble.desktop.stage.Desk;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Weighs marks that contradict each other on a part with two leads, and says what settles it. */
-final class CuesHand implements Hand {
+final class CuesHand extends Hand {
   private static final List<Cue> OF_LIGHTS = List.of(Cue.LONG_LEAD, Cue.FLAT, Cue.CUP, Cue.LIGHTS);
   private static final List<Cue> OF_DIODES = List.of(Cue.STRIPE, Cue.TRIANGLE_TIP, Cue.LIGHTS);
   private static final List<Cue> OF_CANS = List.of(Cue.LONG_LEAD, Cue.STRIPE, Cue.PLUS, Cue.MINUS);
 
   private final OpenBuild open;
-  private final Desk desk;
-  private final Words words;
   private final Line line;
   private final List<Cue> cues;
   private final List<String> leads;
@@ -32,14 +30,13 @@ final class CuesHand implements Hand {
 
   private boolean away;
 
-  CuesHand(OpenBuild open, Desk desk, Line line) {
+  CuesHand(Seat seat, OpenBuild open, Line line) {
+    super(seat);
     this.open = open;
-    this.desk = desk;
-    this.words = desk.words();
     this.line = line;
     this.cues = cues(line.kind());
     this.at = new int[cues.size()];
-    this.leads = List.of(words.say("fit.cues.left"), words.say("fit.cues.right"));
+    this.leads = List.of(say("fit.cues.left"), say("fit.cues.right"));
   }
 
   /** Tells whether the marks of such a part can be weighed here. */
@@ -74,58 +71,41 @@ final class CuesHand implements Hand {
   @Override
   public Card card() {
     CueBelief belief = belief();
-    Card.Maker card = new Card.Maker(words.say("fit.cues.kicker"), words.say("fit.cues.title"));
-    card.how(words.say("fit.cues.how"));
+    Card.Maker card = seat.card(say("fit.cues.kicker"), say("fit.cues.title"));
+    card.how(say("fit.cues.how"));
     for (int i = 0; i < cues.size(); i++) {
-      card.row(
+      int cue = i;
+      card.choice(
+          i + 1,
           at[i] == 0 ? Standing.TO_DO : Standing.DONE,
-          words.say(
+          say(
               "fit.cues.row",
               i + 1,
-              words.say("fit.cue." + cues.get(i).text()),
-              at[i] == 0 ? words.say("fit.cues.unseen") : leads.get(at[i] - 1)));
+              say("fit.cue." + cues.get(i).text()),
+              at[i] == 0 ? say("fit.cues.unseen") : leads.get(at[i] - 1)),
+          () -> at[cue] = (at[cue] + 1) % 3);
     }
     String lead = belief.lead();
-    String pole = words.say(line.kind().isDiode() ? "pin.a" : "pin.+");
+    String pole = say(line.kind().isDiode() ? "pin.a" : "pin.+");
     if (!seen().isEmpty()) {
       card.verdict(
           !belief.conflict() && lead != null,
           belief.conflict()
-              ? words.say("fit.cues.conflict")
+              ? say("fit.cues.conflict")
               : lead == null
-                  ? words.say("fit.cues.open")
-                  : words.say("fit.cues.is", lead, pole, Math.round(belief.belief() * 100)));
+                  ? say("fit.cues.open")
+                  : say("fit.cues.is", lead, pole, Math.round(belief.belief() * 100)));
     }
-    belief.next().ifPresent(test -> card.how(desk.coreWords().say(test)));
-    card.hint(
-        "0",
-        words.say("fit.cues.away"),
-        () -> {
-          digit(0);
-          desk.refresh();
-        });
+    belief.next().ifPresent(test -> card.how(seat.say(test)));
+    card.key('0', say("fit.cues.away"), () -> away = true);
     return lead == null
-        ? card.notYet(words.say("fit.cues.more"))
-        : card.go(words.say("fit.cues.go", lead, pole));
+        ? card.notYet(say("fit.cues.more"))
+        : card.go(say("fit.cues.go", lead, pole), () -> weighed(belief, lead));
   }
 
-  @Override
-  public void enter(String typed) {
-    CueBelief belief = belief();
-    String lead = belief.lead();
-    if (lead != null) {
-      open.act(new BuildEvent.MarksWeighed(line.id(), lead, belief.belief(), belief.conflict()));
-      away = true;
-    }
-  }
-
-  @Override
-  public void digit(int digit) {
-    if (digit == 0) {
-      away = true;
-    } else if (digit <= at.length) {
-      at[digit - 1] = (at[digit - 1] + 1) % 3;
-    }
+  private void weighed(CueBelief belief, String lead) {
+    open.act(new BuildEvent.MarksWeighed(line.id(), lead, belief.belief(), belief.conflict()));
+    away = true;
   }
 
   @Override
@@ -133,7 +113,7 @@ final class CuesHand implements Hand {
     List<String> left = new ArrayList<>();
     List<String> right = new ArrayList<>();
     for (int i = 0; i < at.length; i++) {
-      String name = words.say("fit.cue." + cues.get(i).text());
+      String name = say("fit.cue." + cues.get(i).text());
       if (at[i] == 1) {
         left.add(name);
       } else if (at[i] == 2) {
@@ -141,13 +121,8 @@ final class CuesHand implements Hand {
       }
     }
     String lead = belief().lead();
-    String pole = words.say(line.kind().isDiode() ? "pin.a" : "pin.+");
+    String pole = say(line.kind().isDiode() ? "pin.a" : "pin.+");
     return new CuesMat(
-        words.say("fit.cues.mat"),
-        line,
-        left,
-        right,
-        lead == null ? -1 : leads.indexOf(lead),
-        pole);
+        say("fit.cues.mat"), line, left, right, lead == null ? -1 : leads.indexOf(lead), pole);
   }
 }

@@ -7,12 +7,12 @@ import humble.core.kit.LeadClass;
 import humble.core.kit.PinRef;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
-import humble.core.words.Words;
 import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
-import humble.desktop.stage.Desk;
 import humble.desktop.stage.Standing;
 import java.util.List;
 import java.util.Locale;
@@ -20,25 +20,21 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Joint after joint under the magnifier, those that would hurt first; a key for each. */
-final class InspectHand implements Hand {
+final class InspectHand extends Hand {
   private static final List<Inspection.Seen> SEEN = List.of(Inspection.Seen.values());
 
   private final OpenBuild open;
-  private final Desk desk;
-  private final Words words;
   private final BoardView view;
   private final Faces faces;
   private final Inspection inspection;
   private boolean away;
 
-  InspectHand(OpenBuild open, Desk desk, BoardView view, Faces faces) {
+  InspectHand(Seat seat, OpenBuild open, BoardView view, Faces faces) {
+    super(seat);
     this.faces = faces;
     this.open = open;
-    this.desk = desk;
-    this.words = desk.words();
     this.view = view;
-    this.inspection =
-        Inspection.of(open.fittedParts(), view.board().id(), open.build().fittedRefs());
+    this.inspection = Inspection.of(open.built(), view.board().id(), open.build().fittedRefs());
   }
 
   /** Gives how many joints of a board have been looked at and are as they should be. */
@@ -49,14 +45,10 @@ final class InspectHand implements Hand {
         .count();
   }
 
-  Inspection inspection() {
-    return inspection;
-  }
-
   /** The joint of a lead through a hole is on the far side of its part. */
   private BoardView towards(Inspection.Joint joint) {
     Side side =
-        open.fittedParts()
+        open.built()
             .part(joint.pin().ref())
             .flatMap(part ->
                 part.placed()
@@ -85,46 +77,41 @@ final class InspectHand implements Hand {
     Inspection.Joint joint = now().orElseThrow();
     int total = inspection.joints().size();
     Card.Maker card =
-        new Card.Maker(
-            words.say("fit.inspect.kicker", good(open, inspection) + 1, total),
-            words.say("fit.inspect.title", name(joint.pin())));
+        seat.card(
+            say("fit.inspect.kicker", good(open, inspection) + 1, total),
+            say("fit.inspect.title", name(joint.pin())));
     joint
         .close()
         .ifPresentOrElse(
             call -> close(card, joint.pin(), call),
-            () ->
-                card.how(words.say(joint.soaksHeat() ? "fit.inspect.plane" : "fit.inspect.plain")));
+            () -> card.how(say(joint.soaksHeat() ? "fit.inspect.plane" : "fit.inspect.plain")));
     String seen = open.build().joints().get(joint.pin().toString());
     if (seen != null) {
-      card.verdict(false, words.say("fit.inspect.do." + seen));
+      card.verdict(false, say("fit.inspect.do." + seen));
     }
     for (int i = 0; i < SEEN.size(); i++) {
       Inspection.Seen each = SEEN.get(i);
-      card.row(
+      card.choice(
+          i + 1,
           each.text().equals(seen) ? Standing.NOW : Standing.TO_DO,
-          words.say("fit.choice", i + 1, words.say("fit.inspect." + each.text())));
+          say("fit.choice", i + 1, say("fit.inspect." + each.text())),
+          () -> see(each));
     }
-    card.hint(
-        "0",
-        words.say("fit.inspect.away"),
-        () -> {
-          digit(0);
-          desk.refresh();
-        });
-    return card.go(words.say("fit.inspect.go"));
+    card.key('0', say("fit.inspect.away"), () -> away = true);
+    return card.go(say("fit.inspect.go"), () -> see(Inspection.Seen.GOOD));
   }
 
   private String name(PinRef pin) {
     String named =
-        open.fittedParts().part(pin.ref()).map(part -> part.pinName(pin.pin())).orElse(pin.pin());
-    return words.say("fit.inspect.joint", pin.ref(), named);
+        open.built().part(pin.ref()).map(part -> part.pinName(pin.pin())).orElse(pin.pin());
+    return say("fit.inspect.joint", pin.ref(), named);
   }
 
   private void close(Card.Maker card, PinRef here, CloseCall call) {
     PinRef other = call.a().equals(here) ? call.b() : call.a();
     boolean mineIsA = call.a().equals(here);
     card.how(
-        words.say(
+        say(
             "fit.inspect.close",
             String.format(Locale.ROOT, "%.1f", Math.max(0, call.gapMm())),
             name(other),
@@ -133,21 +120,7 @@ final class InspectHand implements Hand {
     if (call.hurt() != CloseCall.Hurt.SIGNAL) {
       card.caution(
           call.hurt() == CloseCall.Hurt.SUPPLY,
-          words.say("fit.inspect.hurt." + call.hurt().name().toLowerCase(Locale.ROOT)));
-    }
-  }
-
-  @Override
-  public void enter(String typed) {
-    see(Inspection.Seen.GOOD);
-  }
-
-  @Override
-  public void digit(int digit) {
-    if (digit == 0) {
-      away = true;
-    } else if (digit <= SEEN.size()) {
-      see(SEEN.get(digit - 1));
+          say("fit.inspect.hurt." + call.hurt().name().toLowerCase(Locale.ROOT)));
     }
   }
 
@@ -161,13 +134,13 @@ final class InspectHand implements Hand {
   public Mat mat() {
     BoardView seen = now().map(this::towards).orElse(view);
     return new InspectMat(
-        open.fittedParts(),
+        open.built(),
         seen,
         open.build().fittedRefs(),
         now(),
         inspection,
         open.build().joints(),
         faces,
-        words.say(seen.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom"));
+        say(seen.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom"));
   }
 }

@@ -3,35 +3,33 @@ package humble.desktop.fit;
 import humble.core.build.BuildEvent;
 import humble.core.craft.ModuleFit;
 import humble.core.kit.ModuleRows;
-import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
-import humble.desktop.stage.Desk;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** Reads the labels at a module's pins, by the digits of the labels, and picks its row. */
-final class ModuleHand implements Hand {
+final class ModuleHand extends Hand {
   private static final int MOST_LABELS = 9;
 
   /** Stands for a label that the board has nowhere. */
   static final String OTHER = "?";
 
   private final OpenBuild open;
-  private final Desk desk;
-  private final Words words;
   private final ModuleRows module;
   private final List<String> labels;
-  private String typed = "";
-  private boolean byHand;
+  private final Runnable byHand;
 
-  ModuleHand(OpenBuild open, Desk desk, ModuleRows module) {
+  /** Makes it; {@code byHand} runs when it is to be wired pin by pin. */
+  ModuleHand(Seat seat, OpenBuild open, ModuleRows module, Runnable byHand) {
+    super(seat);
     this.open = open;
-    this.desk = desk;
-    this.words = desk.words();
+    this.byHand = byHand;
     this.module = module;
     this.labels = labels(module);
   }
@@ -54,20 +52,9 @@ final class ModuleHand implements Hand {
     return open.build().module(module.ref()).map(read -> !read.row().isEmpty()).orElse(false);
   }
 
-  @Override
-  public boolean over() {
-    return byHand || isRead(open, module);
-  }
-
-  /** A module that meets no row may be wired pin by pin instead. */
-  @Override
-  public void plus() {
-    byHand = open.build().module(module.ref()).isPresent();
-  }
-
   private List<String> read() {
     List<String> read = new ArrayList<>();
-    for (char c : typed.toCharArray()) {
+    for (char c : typed().text().toCharArray()) {
       int digit = c - '0';
       if (digit >= 0 && digit <= labels.size()) {
         read.add(digit == 0 ? OTHER : labels.get(digit - 1));
@@ -77,91 +64,63 @@ final class ModuleHand implements Hand {
   }
 
   private String name(String label) {
-    return label.equals(OTHER) ? words.say("fit.module.other") : label;
+    return label.equals(OTHER) ? say("fit.module.other") : label;
   }
 
   private Optional<ModuleFit> fit() {
     List<String> read = read();
-    return typed.length() == read.size() && read.size() == module.rows().getFirst().labels().size()
+    return typed().text().length() == read.size()
+            && read.size() == module.rows().getFirst().labels().size()
         ? Optional.of(ModuleFit.of(module.rows(), read))
         : Optional.empty();
   }
 
   @Override
   public Card card() {
-    Card.Maker card =
-        new Card.Maker(words.say("fit.module.kicker"), words.say("fit.module.title", module.ref()));
-    card.how(words.say("fit.module.how"));
+    Card.Maker card = seat.card(say("fit.module.kicker"), say("fit.module.title", module.ref()));
+    card.how(say("fit.module.how"));
     for (int i = 0; i < labels.size(); i++) {
       card.row(
           read().contains(labels.get(i)) ? Standing.DONE : Standing.TO_DO,
-          words.say("fit.choice", i + 1, labels.get(i)));
+          say("fit.choice", i + 1, labels.get(i)));
     }
-    card.row(Standing.TO_DO, words.say("fit.choice", 0, words.say("fit.module.other")));
-    card.field(typed, "");
+    card.row(Standing.TO_DO, say("fit.choice", 0, say("fit.module.other")));
+    card.field(typed().text(), "");
     if (open.build().module(module.ref()).isPresent()) {
-      card.hint(
-          "+",
-          words.say("fit.module.by-hand"),
-          () -> {
-            plus();
-            desk.refresh();
-          });
+      // A module that meets no row may be wired pin by pin instead.
+      card.key('+', say("fit.module.by-hand"), byHand);
     }
     Optional<ModuleFit> fit = fit();
     if (fit.isEmpty()) {
       open.build()
           .module(module.ref())
-          .filter(last -> last.row().isEmpty() && typed.isEmpty())
+          .filter(last -> last.row().isEmpty() && typed().isEmpty())
           .ifPresent(last ->
               card.verdict(
-                  false,
-                  words.say("fit.module.last", last.labels().stream().map(this::name).toList())));
+                  false, say("fit.module.last", last.labels().stream().map(this::name).toList())));
       return card.notYet(
-          words.say("fit.module.more", module.rows().getFirst().labels().size() - read().size()));
+          say("fit.module.more", module.rows().getFirst().labels().size() - read().size()));
     }
     return switch (fit.get()) {
       case ModuleFit.Row row ->
-          card.verdict(true, words.say("fit.module.row", row.row().id()))
-              .go(words.say("fit.module.go", row.row().id()));
+          card.verdict(true, say("fit.module.row", row.row().id()))
+              .go(say("fit.module.go", row.row().id()), () -> is(row.row().id()));
       case ModuleFit.DoNotPlug no -> {
-        card.verdict(false, words.say("fit.module.no"));
+        card.verdict(false, say("fit.module.no"));
         no.meetings()
-            .forEach(m ->
-                card.how(words.say("fit.module.meets", m.hole(), name(m.module()), m.board())));
-        yield card.go(words.say("fit.module.keep-out"));
+            .forEach(m -> card.how(say("fit.module.meets", m.hole(), name(m.module()), m.board())));
+        yield card.go(say("fit.module.keep-out"), () -> is(""));
       }
     };
   }
 
-  @Override
-  public void typing(String text) {
-    typed = text;
-  }
-
-  @Override
-  public void enter(String text) {
-    typed = text;
-    fit()
-        .ifPresent(fit -> {
-          String row =
-              switch (fit) {
-                case ModuleFit.Row found -> found.row().id();
-                case ModuleFit.DoNotPlug no -> "";
-              };
-          open.act(new BuildEvent.ModuleRead(module.ref(), read(), row));
-          typed = "";
-          desk.type("");
-        });
-  }
-
-  @Override
-  public void digit(int digit) {
-    // Digits go into the field.
+  private void is(String row) {
+    open.act(new BuildEvent.ModuleRead(module.ref(), read(), row));
+    typed().clear();
   }
 
   @Override
   public Mat mat() {
-    return new ModuleMat(words.say("fit.module.mat", module.ref()), module, read(), fit(), words);
+    return new ModuleMat(say("fit.module.mat", module.ref()), module, read(), fit(), seat.words());
   }
 }

@@ -4,26 +4,26 @@ import humble.core.build.BuildEvent;
 import humble.core.craft.WindingPlan;
 import humble.core.kit.Winding;
 import humble.core.units.Engineering;
-import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
-import humble.desktop.stage.Desk;
 import humble.desktop.stage.Standing;
 import java.util.Optional;
 
 /** Counts the turns of a ring with one key, coil after coil. */
-final class WindHand implements Hand {
+final class WindHand extends Hand {
+  private static final int MOST_AT_ONCE = 9;
+  private static final int TOLD_AT_ONCE = 5;
+
   private final OpenBuild open;
-  private final Desk desk;
-  private final Words words;
   private final Winding winding;
   private final WindingPlan plan;
 
-  WindHand(OpenBuild open, Desk desk, Winding winding) {
+  WindHand(Seat seat, OpenBuild open, Winding winding) {
+    super(seat);
     this.open = open;
-    this.desk = desk;
-    this.words = desk.words();
     this.winding = winding;
     this.plan = WindingPlan.of(winding);
   }
@@ -43,61 +43,40 @@ final class WindHand implements Hand {
   }
 
   @Override
-  public boolean over() {
-    return now().isEmpty();
-  }
-
-  @Override
   public Card card() {
     WindingPlan.Coil coil = now().orElseThrow();
     Card.Maker card =
-        new Card.Maker(
-            words.say("fit.wind.kicker", winding.ref(), winding.core().colour()),
-            words.say("fit.wind.title", wound(coil) + 1, coil.turns()));
+        seat.card(
+            say("fit.wind.kicker", winding.ref(), winding.core().colour()),
+            say("fit.wind.title", wound(coil) + 1, coil.turns()));
     if (wound(coil) == 0) {
-      card.how(words.say("fit.wind.cut", Math.round(coil.wireMm() / 10)));
+      card.how(say("fit.wind.cut", Math.round(coil.wireMm() / 10)));
     }
-    card.how(words.say("fit.wind.pass"));
-    card.how(words.say("fit.wind." + coil.sense()));
+    card.how(say("fit.wind.pass"));
+    card.how(say("fit.wind." + coil.sense()));
     for (WindingPlan.Coil each : plan.coils()) {
       card.row(
           wound(each) >= each.turns()
               ? Standing.DONE
               : each.equals(coil) ? Standing.NOW : Standing.TO_DO,
-          words.say(
+          say(
               "fit.wind.coil",
               each.id(),
               each.turns(),
               Engineering.reading(each.inductanceH(), "H")));
     }
-    card.why(words.say(plan.fits() ? "fit.wind.fits" : "fit.wind.full", plan.layers()));
-    card.hint(
-        "5",
-        words.say("fit.wind.five"),
-        () -> {
-          digit(5);
-          desk.refresh();
-        });
-    card.hint(
-        "0",
-        words.say("fit.wind.away"),
-        () -> {
-          digit(0);
-          desk.refresh();
-        });
-    card.hint(
-        "−",
-        words.say("fit.wind.back"),
-        () -> {
-          open.takeBack();
-          desk.refresh();
-        });
-    return card.go(words.say("fit.wind.go"));
-  }
-
-  @Override
-  public void enter(String typed) {
-    wind(1);
+    card.why(say(plan.fits() ? "fit.wind.fits" : "fit.wind.full", plan.layers()));
+    for (int turns = 1; turns <= MOST_AT_ONCE; turns++) {
+      int more = turns;
+      if (turns == TOLD_AT_ONCE) {
+        card.key('5', say("fit.wind.five"), () -> wind(more));
+      } else {
+        card.silent((char) ('0' + turns), () -> wind(more));
+      }
+    }
+    card.key('0', say("fit.wind.away"), this::allWound);
+    card.key(Card.BACK, say("fit.wind.back"), open::takeBack);
+    return card.go(say("fit.wind.go"), () -> wind(1));
   }
 
   private void wind(int turns) {
@@ -108,16 +87,11 @@ final class WindHand implements Hand {
                     winding.id(), coil.id(), Math.min(coil.turns(), wound(coil) + turns))));
   }
 
-  @Override
-  public void digit(int digit) {
-    if (digit == 0) {
-      open.act(
-          plan.coils().stream()
-              .map(coil -> new BuildEvent.Wound(winding.id(), coil.id(), coil.turns()))
-              .toArray(BuildEvent[]::new));
-    } else {
-      wind(digit);
-    }
+  private void allWound() {
+    open.act(
+        plan.coils().stream()
+            .map(coil -> new BuildEvent.Wound(winding.id(), coil.id(), coil.turns()))
+            .toArray(BuildEvent[]::new));
   }
 
   @Override
@@ -128,7 +102,7 @@ final class WindHand implements Hand {
         plan,
         coil,
         wound(coil),
-        words.say("fit.wind.mat"),
-        words.say("fit.wind.sense." + coil.sense()));
+        say("fit.wind.mat"),
+        say("fit.wind.sense." + coil.sense()));
   }
 }

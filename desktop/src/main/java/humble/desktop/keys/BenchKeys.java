@@ -21,6 +21,7 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Takes;
 import humble.desktop.unpack.UnpackStage;
 import humble.desktop.wake.WakeStage;
 import humble.store.NotWritten;
@@ -45,7 +46,7 @@ public final class BenchKeys implements Desk {
   private final Face face;
   private final Words words = Words.of("humble.desktop.desktop", Locale.getDefault());
   private final Words coreWords = Words.core(Locale.getDefault());
-  private final StringBuilder typed = new StringBuilder();
+  private final StringBuilder remark = new StringBuilder();
   private StageId stageId = StageId.SHELF;
   private Stage stage;
   private boolean noting;
@@ -219,7 +220,7 @@ public final class BenchKeys implements Desk {
     Trouble told = trouble;
     if (told != null) {
       Card with = card.withVerdict(new Card.Verdict(false, told.text()));
-      return told.again() == null ? with : with.withGo(words.say("trouble.again"));
+      return told.again() == null ? with : with.withGo(words.say("trouble.again"), () -> {});
     }
     String failed = session.open().map(OpenBuild::failed).orElse("");
     return failed.isEmpty() || card.verdict().isPresent() || card.goEnabled()
@@ -261,8 +262,10 @@ public final class BenchKeys implements Desk {
 
   @Override
   public void show(Stage shown) {
-    typed.setLength(0);
     noting = false;
+    if (shown != stage) {
+      stage.left();
+    }
     stage = shown;
     refresh();
   }
@@ -346,14 +349,13 @@ public final class BenchKeys implements Desk {
 
   private Card noteCard() {
     return new Card.Maker(words.say("note.kicker"), words.say("note.title"))
-        .field(typed.toString(), "")
-        .hint("Esc", words.say("note.leave"), () -> handle(this::leaveNote))
-        .go(words.say("note.go"));
+        .field(remark.toString(), "", Takes.TEXT)
+        .key(Card.ESC, words.say("note.leave"), this::leaveNote)
+        .go(words.say("note.go"), this::noted);
   }
 
   private void leaveNote() {
     noting = false;
-    typed.setLength(0);
     refresh();
   }
 
@@ -374,7 +376,7 @@ public final class BenchKeys implements Desk {
   public void paste(String text) {
     handle(() -> {
       if (noting) {
-        typed.append(text.replaceAll("\\s+", " "));
+        remark.append(text.replaceAll("\\s+", " "));
       } else {
         stage.paste(text);
       }
@@ -415,7 +417,7 @@ public final class BenchKeys implements Desk {
 
   /** Tells whether a blank typed now belongs to a text. */
   public boolean takesBlank() {
-    return noting || (stage.takesText() && !typed.isEmpty());
+    return noting || (!stage.typed().isEmpty() && stage.card().takes().text());
   }
 
   /** Takes one character, from the keypad or the main block. */
@@ -425,87 +427,79 @@ public final class BenchKeys implements Desk {
 
   private void takeCharacter(String text) {
     if (noting) {
-      typed.append(text);
+      remark.append(text);
       refresh();
       return;
     }
     trouble = null;
     char c = text.charAt(0);
-    boolean field = stage.card().field().isPresent();
-    if (stage.takesText() && (!typed.isEmpty() || Character.isLetterOrDigit(c))) {
+    Card card = stage.card();
+    Takes takes = card.takes();
+    String typed = stage.typed().text();
+    if (takes.text() && takes.takes(c, typed)) {
       type(typed + text);
       return;
     }
     switch (c) {
-      case '+' -> {
-        stage.plus();
-        refresh();
-      }
       case '-' -> {
-        if (field && typed.isEmpty() && stage.takesSign()) {
+        if (takes.sign() && typed.isEmpty()) {
           type("-");
         } else {
           takeBackNow();
         }
       }
       case '*' -> note();
-      case '/' -> wrong();
-      default -> other(c, field);
+      case '/' -> press(card, c, this::wrong);
+      default -> other(card, c, typed);
     }
   }
 
-  private void other(char c, boolean field) {
+  private void other(Card card, char c, String typed) {
     boolean bandsBegun = !typed.isEmpty() && Character.isLetter(typed.charAt(0));
     if (Character.toUpperCase(c) == 'H' && !bandsBegun) {
       face.foldReasons();
-    } else if (field
-        && (Character.isDigit(c)
-            || c == '.'
-            || c == ','
-            || (Character.isLetter(c) && (!typed.isEmpty() || stage.takesLetter(c))))) {
-      type(typed.toString() + c);
-    } else if (Character.isDigit(c)) {
-      stage.digit(c - '0');
-      refresh();
-    } else if (Character.isLetter(c)) {
-      stage.letter(Character.toUpperCase(c));
-      refresh();
+    } else if (card.takes().takes(c, typed)) {
+      type(typed + c);
+    } else {
+      press(card, Character.toUpperCase(c), () -> {});
     }
+  }
+
+  /** Does what the card says that a key does, or what it does where the card says nothing. */
+  private void press(Card card, char key, Runnable otherwise) {
+    card.key(key).map(Card.Key::act).orElse(otherwise).run();
+    refresh();
   }
 
   @Override
   public void type(String text) {
-    typed.setLength(0);
-    typed.append(text);
-    stage.typing(text);
+    stage.typed().type(text);
     refresh();
   }
 
   /** Takes back a character, or where nothing is typed the last act. */
   public void backspace() {
     handle(() -> {
-      if (!typed.isEmpty()) {
-        String shorter = typed.substring(0, typed.length() - 1);
-        if (noting) {
-          typed.setLength(typed.length() - 1);
-          refresh();
-        } else {
-          type(shorter);
-        }
-      } else if (!noting) {
+      String typed = stage.typed().text();
+      if (noting) {
+        remark.setLength(Math.max(0, remark.length() - 1));
+        refresh();
+      } else if (!typed.isEmpty()) {
+        type(typed.substring(0, typed.length() - 1));
+      } else {
         takeBackNow();
       }
     });
   }
 
-  /** Leaves the remark, stops long work, or empties the field. */
+  /** Leaves the remark, does what the card says of it, or empties the field. */
   public void escape() {
     handle(() -> {
       trouble = null;
       if (noting) {
         leaveNote();
-      } else if (!stage.cancel()) {
-        type("");
+      } else {
+        press(stage.card(), Card.ESC, () -> type(""));
       }
     });
   }
@@ -517,10 +511,11 @@ public final class BenchKeys implements Desk {
 
   private void takeBackNow() {
     trouble = null;
-    if (stage.takeBack()) {
-      refresh();
-      return;
-    }
+    press(stage.card(), Card.BACK, this::back);
+  }
+
+  @Override
+  public void back() {
     session
         .open()
         .ifPresent(open -> {
@@ -534,17 +529,13 @@ public final class BenchKeys implements Desk {
   public void note() {
     if (session.open().isPresent()) {
       noting = true;
-      typed.setLength(0);
+      remark.setLength(0);
       refresh();
     }
   }
 
   @Override
   public void wrong() {
-    if (stage instanceof MendStage mending) {
-      mending.wrongAgain();
-      return;
-    }
     session
         .open()
         .ifPresent(open -> {
@@ -554,10 +545,11 @@ public final class BenchKeys implements Desk {
   }
 
   /** Does what a key on the card says. */
-  public void hint(Card.Hint hint) {
+  public void hint(Card.Key hint) {
     handle(() -> {
       trouble = null;
       hint.act().run();
+      refresh();
     });
   }
 
@@ -569,22 +561,20 @@ public final class BenchKeys implements Desk {
       if (told != null && told.again() != null) {
         attempt(told.again(), told.again());
         refresh();
-      } else if (noting) {
-        noted();
-      } else if (stage.card().goEnabled()) {
-        Stage before = stage;
-        stage.enter(typed.toString());
-        if (stage == before) {
+      } else {
+        Card card = noting ? noteCard() : stage.card();
+        if (card.goEnabled()) {
+          card.enter().run();
           refresh();
+        } else {
+          trouble = told;
         }
-      } else if (told != null) {
-        trouble = told;
       }
     });
   }
 
   private void noted() {
-    String text = typed.toString().strip();
+    String text = remark.toString().strip();
     if (!text.isEmpty()) {
       session
           .open()

@@ -8,12 +8,14 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Typed;
 
 /** Stands in the place of a stage that cannot be made or shown; the others can still be gone to. */
 final class TroubleStage implements Stage {
   private final Words words;
   private final Desk desk;
   private final String text;
+  private final Typed typed = new Typed();
 
   TroubleStage(Desk desk, String text) {
     this.words = desk.words();
@@ -26,7 +28,7 @@ final class TroubleStage implements Stage {
     return new Card.Maker(words.say("trouble.kicker"), words.say("trouble.title"))
         .how(words.say("trouble.how"))
         .verdict(false, text)
-        .go(words.say("trouble.go"));
+        .go(words.say("trouble.go"), () -> desk.go(StageId.SHELF));
   }
 
   @Override
@@ -35,8 +37,8 @@ final class TroubleStage implements Stage {
   }
 
   @Override
-  public void enter(String typed) {
-    desk.go(StageId.SHELF);
+  public Typed typed() {
+    return typed;
   }
 
   /** A mat with one sentence on it. */

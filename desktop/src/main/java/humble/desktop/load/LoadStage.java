@@ -1,6 +1,7 @@
 package humble.desktop.load;
 
 import humble.bench.Transfer;
+import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.firmware.ImageCheck;
 import humble.core.firmware.ImageProblem;
@@ -9,6 +10,7 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Loose;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
@@ -16,15 +18,13 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import humble.formats.hex.HexRead;
 import humble.formats.hex.IntelHex;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 
 /** Reads, checks, sends and verifies the programs of the kit. */
@@ -32,9 +32,9 @@ public final class LoadStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
-  private final AtomicBoolean cancelled = new AtomicBoolean();
+  private final Typed typed = new Typed();
   private volatile double progress;
-  private volatile boolean sending;
+  private @Nullable Errand<Transfer.Outcome> sending;
   private String answer = "";
   private Firmware.@Nullable Image looked;
   private @Nullable ProgramImage program;
@@ -105,7 +105,7 @@ public final class LoadStage implements Stage {
                       loaded.image(),
                       loaded.bytes())));
       takeBack(card);
-      return card.go(words.say("load.wake"));
+      return card.go(words.say("load.wake"), () -> desk.go(StageId.WAKE));
     }
     Card.Maker card =
         new Card.Maker(words.say("load.kicker"), words.say("load.title", image.title()));
@@ -126,20 +126,27 @@ public final class LoadStage implements Stage {
     if (!answer.isEmpty()) {
       card.verdict(false, answer);
     }
+    Errand<Transfer.Outcome> last = sending;
+    if (last != null) {
+      last.failed().ifPresent(sentence -> card.verdict(false, sentence));
+    }
     takeBack(card);
     if (!problems.isEmpty()) {
       return card.notYet(words.say("load.cannot"));
     }
     if (!controllerIn()) {
       card.how(words.say("load.first"));
-      return card.go(words.say("power.back"));
+      return card.go(
+          words.say("power.back"),
+          () -> desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT));
     }
-    if (sending) {
-      card.hint("Esc", words.say("load.stop"), this::cancel);
+    if (isSending()) {
+      card.key(Card.ESC, words.say("load.stop"), this::stop);
       return card.notYet(words.say("load.sending", Math.round(progress * 100)));
     }
     card.why(words.say(open.practiceOn() ? "load.simulated" : "load.own"));
-    return card.go(words.say(open.practiceOn() ? "load.go" : "load.own.go"));
+    return card.go(
+        words.say(open.practiceOn() ? "load.go" : "load.own.go"), () -> load(image, read));
   }
 
   private void missing(Card.Maker card, Loose loose) {
@@ -151,58 +158,45 @@ public final class LoadStage implements Stage {
   }
 
   private void takeBack(Card.Maker card) {
-    card.hint(
-        "−",
-        words.say("key.take-back"),
-        () -> {
-          open.takeBack();
-          desk.go(StageId.LOAD);
+    card.key(Card.BACK, words.say("key.take-back"), desk::back);
+  }
+
+  private void load(Firmware.Image image, ProgramImage read) {
+    target()
+        .ifPresent(target -> {
+          if (open.practiceOn()) {
+            send(image, read, target);
+          } else {
+            open.act(
+                new BuildEvent.Loaded(
+                    image.id(), target.id(), read.length(), read.sha256(), false, false));
+          }
         });
   }
 
-  @Override
-  public void enter(String typed) {
-    Firmware.Image image = current().orElse(null);
-    ProgramImage read = program;
-    Firmware.Target target = target().orElse(null);
-    if (image == null) {
-      desk.go(StageId.WAKE);
-    } else if (!controllerIn()) {
-      desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT);
-    } else if (read != null && target != null && !sending) {
-      if (open.practiceOn()) {
-        send(image, read, target);
-      } else {
-        open.act(
-            new BuildEvent.Loaded(
-                image.id(), target.id(), read.length(), read.sha256(), false, false));
-      }
-    }
+  private boolean isSending() {
+    Errand<Transfer.Outcome> now = sending;
+    return now != null && now.isRunning();
   }
 
+  /** On the thread of the link: one that hangs stops nothing but what waits for the same link. */
   private void send(Firmware.Image image, ProgramImage read, Firmware.Target target) {
-    sending = true;
     progress = 0;
     answer = "";
-    cancelled.set(false);
-    AtomicReference<Transfer.Outcome> outcome = new AtomicReference<>();
-    Transfer transfer = new Transfer(open.board(target), target);
-    open.inBackground(
-        () ->
-            outcome.set(
-                transfer.send(
-                    read,
-                    share -> {
-                      progress = share;
-                      desk.refresh();
-                    },
-                    cancelled::get)),
-        () -> {
-          sending = false;
-          ended(image, read, target, Objects.requireNonNull(outcome.get()));
-          desk.refresh();
-        },
-        () -> sending = false);
+    Build asOf = open.build();
+    sending =
+        open.works()
+            .talk(
+                target.id(),
+                calledOff ->
+                    new Transfer(open.link(target, asOf), target)
+                        .send(read, this::show, calledOff::getAsBoolean),
+                outcome -> ended(image, read, target, outcome));
+  }
+
+  private void show(double share) {
+    progress = share;
+    desk.refresh();
   }
 
   private void ended(
@@ -222,11 +216,23 @@ public final class LoadStage implements Stage {
     }
   }
 
+  private void stop() {
+    left();
+    answer = words.say("load.stopped");
+  }
+
+  /** What is being sent is sent for whoever stands here: leaving calls it off. */
   @Override
-  public boolean cancel() {
-    boolean was = sending;
-    cancelled.set(true);
-    return was;
+  public void left() {
+    Errand<Transfer.Outcome> now = sending;
+    if (now != null) {
+      now.cancel();
+    }
+  }
+
+  @Override
+  public Typed typed() {
+    return typed;
   }
 
   @Override
@@ -243,7 +249,7 @@ public final class LoadStage implements Stage {
         target(),
         houses,
         looked == null ? "" : looked.title(),
-        loaded ? 1 : sending ? progress : 0,
+        loaded ? 1 : isSending() ? progress : 0,
         words);
   }
 }

@@ -6,6 +6,7 @@ import humble.core.kit.PinRef;
 import humble.core.mend.Measure;
 import humble.core.units.Engineering;
 import humble.core.words.Words;
+import humble.desktop.session.OpenBuild;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -27,13 +28,13 @@ final class Dial {
     }
   }
 
-  private final Parts parts;
+  private final OpenBuild open;
   private At at = At.VOLTS;
   private @Nullable PinRef red;
   private String shows = "";
 
-  Dial(Parts parts) {
-    this.parts = parts;
+  Dial(OpenBuild open) {
+    this.open = open;
   }
 
   At at() {
@@ -78,6 +79,7 @@ final class Dial {
       return Optional.empty();
     }
     red = null;
+    Parts parts = open.built();
     String from = parts.netOf(first).orElse("");
     String to = parts.netOf(pin).orElse("");
     if (from.equals(to)) {

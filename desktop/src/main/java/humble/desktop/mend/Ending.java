@@ -44,7 +44,7 @@ record Ending(OpenBuild open, Words words) {
   }
 
   private String said(String fault) {
-    return FaultWords.say(words, open.fittedParts(), fault);
+    return FaultWords.say(words, open.built(), fault);
   }
 
   /** What nothing tells from the hidden one counts as found. */

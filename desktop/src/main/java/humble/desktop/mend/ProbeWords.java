@@ -71,7 +71,7 @@ record ProbeWords(Words words, Parts parts, BoardState state) {
     return pins.stream()
         .flatMap(pin -> parts.canonical(pin).stream())
         .filter(pin -> parts.padAt(pin).isPresent())
-        .filter(pin -> !state.absent().contains(pin.ref()))
+        .filter(pin -> parts.isOn(pin.ref(), state))
         .findFirst();
   }
 

@@ -2,7 +2,6 @@ package humble.desktop.mend;
 
 import humble.bench.HiddenFault;
 import humble.core.build.BuildEvent;
-import humble.core.circuit.Cancelled;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.mend.Diagnosis;
@@ -13,14 +12,15 @@ import humble.core.mend.Predictions;
 import humble.core.mend.Suspects;
 import humble.core.mend.TwoFaults;
 import humble.core.stock.Meter;
+import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Works;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,8 +33,8 @@ final class Search {
 
   private final OpenBuild open;
   private final BoardState state;
-  private final Runnable changed;
-  private final AtomicBoolean cancelled = new AtomicBoolean();
+  private final Works works;
+  private final List<Errand<?>> errands = new ArrayList<>();
   private final Set<Measure> outOfReach = new HashSet<>();
   private @Nullable Predictions predictions;
   private @Nullable Diagnosis diagnosis;
@@ -42,60 +42,65 @@ final class Search {
   private List<String> knownFor = STALE;
   private List<TwoFaults.Pair> pairs = List.of();
 
-  /** Calls off the search for pairs under way: what is read next must not wait for it. */
-  private AtomicBoolean pairing = new AtomicBoolean();
+  private Errand<?> thinking = Errand.over();
 
-  private boolean thinking;
+  /** The search for pairs under way: what is read next must not wait for it. */
+  private Errand<?> pairing = Errand.over();
+
   private @Nullable Measure own;
   private Diagnosis.@Nullable Next ownNext;
   private volatile int tried;
-  private boolean ready;
   private boolean nothingToHide;
 
   /** Searches on the board as it is; with a {@code level} above 0 a fault is hidden on it first. */
-  Search(OpenBuild open, BoardState state, Habits habits, int level, Runnable changed) {
+  Search(OpenBuild open, BoardState state, int level) {
     this.open = open;
     this.state = state;
-    this.changed = changed;
-    Parts parts = open.fittedParts();
+    this.works = open.works();
+    Parts parts = open.built();
+    Habits habits = open.habits();
     long seed = open.build().entries().size() * 7919L + level;
     long bench = open.practice().seed();
-    AtomicReference<Predictions> made = new AtomicReference<>();
-    AtomicReference<Diagnosis> judged = new AtomicReference<>();
-    AtomicReference<HiddenFault> found = new AtomicReference<>();
-    open.inBackground(
-        () -> {
-          try {
-            Predictions predicted =
-                new Predictions(parts, state, Suspects.of(parts, state, habits), cancelled::get);
-            Diagnosis judge = new Diagnosis(predicted, Meter.USUAL);
-            judge.suspectsAfter(List.of());
-            if (level > 0) {
-              HiddenFault.at(predicted, judge, level, seed, bench, this::trying)
-                  .ifPresent(found::set);
-            }
-            made.set(predicted);
-            judged.set(judge);
-          } catch (Cancelled e) {
-            // Whoever left has no use for what was half made.
-            made.set(null);
-          }
-        },
-        () -> {
-          predictions = made.get();
-          diagnosis = judged.get();
-          ready = predictions != null;
-          if (ready && level > 0 && !cancelled.get()) {
-            hide(level, found.get());
-          }
-          changed.run();
-        });
+    own(
+        works.start(
+            calledOff -> {
+              Predictions predicted =
+                  new Predictions(parts, state, Suspects.of(parts, state, habits), calledOff);
+              Diagnosis judge = new Diagnosis(predicted, Meter.USUAL);
+              judge.suspectsAfter(List.of());
+              Optional<HiddenFault> hidden =
+                  level == 0
+                      ? Optional.empty()
+                      : HiddenFault.at(
+                          predicted, judge, level, seed, bench, n -> trying(n, calledOff));
+              return new Begun(predicted, judge, hidden);
+            },
+            begun -> {
+              predictions = begun.predictions();
+              diagnosis = begun.judge();
+              if (level > 0) {
+                hide(level, begun.hidden().orElse(null));
+              }
+            }));
   }
 
-  private boolean trying(int number) {
+  private record Begun(Predictions predictions, Diagnosis judge, Optional<HiddenFault> hidden) {}
+
+  private <T> Errand<T> own(Errand<T> errand) {
+    errands.removeIf(each -> !each.isRunning() && each.failed().isEmpty());
+    errands.add(errand);
+    return errand;
+  }
+
+  /** Gives one sentence about what failed in working it out; empty when nothing did. */
+  Optional<String> failed() {
+    return errands.stream().flatMap(errand -> errand.failed().stream()).findFirst();
+  }
+
+  private boolean trying(int number, BooleanSupplier calledOff) {
     tried = number;
-    open.tell();
-    return !cancelled.get();
+    works.tell();
+    return !calledOff.getAsBoolean();
   }
 
   private void hide(int level, @Nullable HiddenFault found) {
@@ -117,8 +122,9 @@ final class Search {
     return nothingToHide;
   }
 
+  /** Leaves it: nothing that is still being worked out has any effect. */
   void cancel() {
-    cancelled.set(true);
+    errands.forEach(Errand::cancel);
   }
 
   BoardState state() {
@@ -126,7 +132,7 @@ final class Search {
   }
 
   boolean ready() {
-    return ready;
+    return predictions != null;
   }
 
   /** Tells whether the circuit can be solved at all in this state. */
@@ -136,7 +142,7 @@ final class Search {
 
   /** Gives what was observed so far, in the order observed. */
   List<Observation> observations() {
-    Parts parts = open.fittedParts();
+    Parts parts = open.built();
     return open.build().observed(state.id()).stream()
         .flatMap(text ->
             Observation.reading(text, parts, state)
@@ -150,8 +156,8 @@ final class Search {
     List<String> now = List.copyOf(open.build().observed(state.id()));
     Diagnosis judge = diagnosis;
     if (judge != null && !now.equals(knownFor)) {
-      pairing.set(true);
-      if (!thinking) {
+      pairing.cancel();
+      if (!thinking.isRunning()) {
         think(judge, now);
       }
       return Optional.empty();
@@ -165,46 +171,34 @@ final class Search {
   }
 
   private void think(Diagnosis judge, List<String> now) {
-    thinking = true;
     List<Observation> seen = observations();
     Set<Measure> away = Set.copyOf(outOfReach);
-    AtomicReference<Diagnosis.Known> judged = new AtomicReference<>();
     pairs = List.of();
-    open.inBackground(
-        () -> judged.set(judge.after(seen, away)),
-        () -> {
-          Diagnosis.Known after = judged.get();
-          known = after;
-          if (after != null && !after.explained()) {
-            two(judge, seen, now);
-          }
-          // What was left out meanwhile is asked anew.
-          knownFor = away.equals(outOfReach) ? now : STALE;
-          thinking = false;
-          changed.run();
-        });
+    thinking =
+        own(
+            works.start(
+                calledOff -> judge.after(seen, away),
+                after -> {
+                  known = after;
+                  if (!after.explained()) {
+                    two(judge, seen, now);
+                  }
+                  // What was left out meanwhile is asked anew.
+                  knownFor = away.equals(outOfReach) ? now : STALE;
+                }));
   }
 
   /** Where no single fault explains what was read, two together may. */
   private void two(Diagnosis judge, List<Observation> seen, List<String> now) {
-    AtomicReference<List<TwoFaults.Pair>> found = new AtomicReference<>(List.of());
-    AtomicBoolean superseded = new AtomicBoolean();
-    pairing = superseded;
-    open.inBackground(
-        () -> {
-          try {
-            found.set(judge.pairs(seen, () -> cancelled.get() || superseded.get()));
-          } catch (Cancelled e) {
-            // Whoever left, or read something new meanwhile, has no use for them.
-            found.set(List.of());
-          }
-        },
-        () -> {
-          if (now.equals(knownFor)) {
-            pairs = Objects.requireNonNullElse(found.get(), List.of());
-            changed.run();
-          }
-        });
+    pairing =
+        own(
+            works.start(
+                calledOff -> judge.pairs(seen, calledOff),
+                found -> {
+                  if (now.equals(knownFor)) {
+                    pairs = found;
+                  }
+                }));
   }
 
   /** Gives two faults at once that explain what no single one does, once they are found. */
@@ -224,15 +218,14 @@ final class Search {
       return;
     }
     List<Observation> seen = observations();
-    AtomicReference<Diagnosis.Next> asked = new AtomicReference<>();
-    open.inBackground(
-        () -> asked.set(judge.asked(measure, seen)),
-        () -> {
-          if (measure.equals(own)) {
-            ownNext = asked.get();
-            changed.run();
-          }
-        });
+    own(
+        works.start(
+            calledOff -> judge.asked(measure, seen),
+            asked -> {
+              if (measure.equals(own)) {
+                ownNext = asked;
+              }
+            }));
   }
 
   /** Gives the measurement of one's own that is under way. */

@@ -8,6 +8,8 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
 
 /** The states that a board may stand in, chosen by a digit. */
 record StateChoice(OpenBuild open, Words words) {
@@ -34,8 +36,9 @@ record StateChoice(OpenBuild open, Words words) {
   }
 
   private boolean allThere(BoardState state) {
+    Set<String> gone = open.planned().gone(state);
     return open.parts().all().stream()
-        .filter(part -> part.placed().isPresent() && !state.absent().contains(part.ref()))
+        .filter(part -> part.placed().isPresent() && !gone.contains(part.ref()))
         .allMatch(part -> open.build().fittedRefs().contains(part.ref()));
   }
 
@@ -45,11 +48,14 @@ record StateChoice(OpenBuild open, Words words) {
   }
 
   /** Adds a row for each, the one that Enter takes and the one that is done marked. */
-  void rows(Card.Maker card, int now, int done) {
+  void rows(Card.Maker card, int now, int done, Consumer<BoardState> choose) {
     for (int i = 0; i < all().size(); i++) {
-      card.row(
+      BoardState state = all().get(i);
+      card.choice(
+          i + 1,
           i == done ? Standing.DONE : i == now ? Standing.NOW : Standing.TO_DO,
-          words.say("mend.choice", i + 1, all().get(i).title()));
+          words.say("mend.choice", i + 1, state.title()),
+          () -> choose.accept(state));
     }
   }
 }

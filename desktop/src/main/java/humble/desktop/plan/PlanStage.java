@@ -18,6 +18,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -34,6 +35,7 @@ public final class PlanStage implements Stage {
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
+  private final Typed typed = new Typed();
   private School school;
   private int cursor = -1;
   private String lifted = "";
@@ -63,7 +65,12 @@ public final class PlanStage implements Stage {
   public Card card() {
     Optional<Reckoned> reckoned = open.reckoned();
     Card.Maker card = new Card.Maker(words.say("plan.kicker"), words.say("plan." + school.text()));
+    if (!open.notPlanned().isEmpty()) {
+      return card.verdict(false, open.notPlanned()).go(words.say("plan.again"), open::planAgain);
+    }
     if (reckoned.isEmpty()) {
+      card.key('E', words.say("plan.evenings.key"), this::nextEvening);
+      card.key(Card.BACK, words.say("key.take-back"), desk::back);
       return card.how(words.say("plan.planning")).notYet(words.say("plan.wait"));
     }
     Plan plan = reckoned.get().plans().get(school);
@@ -87,33 +94,15 @@ public final class PlanStage implements Stage {
       schools(card, reckoned.get());
     }
     reasons(card, plan);
-    card.hint(
-        "+",
-        words.say("plan.other"),
-        () -> {
-          plus();
-          desk.refresh();
-        });
+    card.key('+', words.say("plan.other"), this::nextSchool);
     evenings(card, plan, reckoned.get());
-    card.hint(
-        "E",
-        words.say("plan.evenings.key"),
-        () -> {
-          letter('E');
-          desk.refresh();
-        });
-    card.hint("4 6", words.say("plan.walk"), () -> digitNow(6));
+    card.key('E', words.say("plan.evenings.key"), this::nextEvening);
+    card.key('6', "4 6", words.say("plan.walk"), () -> walk(1)).silent('4', () -> walk(-1));
     if (here != null) {
-      card.hint("5", words.say(lifted.isEmpty() ? "plan.lift" : "plan.drop"), () -> digitNow(5));
+      card.key('5', words.say(lifted.isEmpty() ? "plan.lift" : "plan.drop"), this::lift);
     }
-    card.hint(
-        "−",
-        words.say("key.take-back"),
-        () -> {
-          open.takeBack();
-          desk.go(StageId.PLAN);
-        });
-    return card.go(words.say("plan.go"));
+    card.key(Card.BACK, words.say("key.take-back"), desk::back);
+    return card.go(words.say("plan.go"), this::take);
   }
 
   /** How long it all takes at this bench's own pace, and how many evenings that makes. */
@@ -129,17 +118,9 @@ public final class PlanStage implements Stage {
     }
   }
 
-  @Override
-  public void letter(char letter) {
-    if (letter == 'E') {
-      int now = EVENINGS.indexOf(open.build().eveningMinutes());
-      open.act(new BuildEvent.PlansEvenings(EVENINGS.get((now + 1) % EVENINGS.size())));
-    }
-  }
-
-  private void digitNow(int digit) {
-    digit(digit);
-    desk.refresh();
+  private void nextEvening() {
+    int now = EVENINGS.indexOf(open.build().eveningMinutes());
+    open.act(new BuildEvent.PlansEvenings(EVENINGS.get((now + 1) % EVENINGS.size())));
   }
 
   private void schools(Card.Maker card, Reckoned reckoned) {
@@ -187,6 +168,11 @@ public final class PlanStage implements Stage {
   }
 
   @Override
+  public Typed typed() {
+    return typed;
+  }
+
+  @Override
   public Mat mat() {
     List<Step> all = plan().map(Plan::steps).orElse(List.of());
     List<Step> steps = steps();
@@ -215,8 +201,7 @@ public final class PlanStage implements Stage {
         words);
   }
 
-  @Override
-  public void plus() {
+  private void nextSchool() {
     List<School> known =
         open.reckoned().map(r -> List.copyOf(r.plans().keySet())).orElse(List.of(school));
     school = known.get((known.indexOf(school) + 1) % known.size());
@@ -225,19 +210,10 @@ public final class PlanStage implements Stage {
     answer = "";
   }
 
-  @Override
-  public void digit(int digit) {
+  private void walk(int by) {
     int count = steps().size();
-    if (count == 0) {
-      return;
-    }
-    switch (digit) {
-      case 4 -> cursor = Math.floorMod(cursor < 0 ? count - 1 : cursor - 1, count);
-      case 6 -> cursor = (cursor + 1) % count;
-      case 5 -> lift();
-      default -> {}
-    }
-    if (digit == 4 || digit == 6) {
+    if (count > 0) {
+      cursor = cursor < 0 ? (by > 0 ? 0 : count - 1) : Math.floorMod(cursor + by, count);
       answer = "";
     }
   }
@@ -295,8 +271,7 @@ public final class PlanStage implements Stage {
     }
   }
 
-  @Override
-  public void enter(String typed) {
+  private void take() {
     open.act(new BuildEvent.TookSchool(school.text()));
     desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT);
   }

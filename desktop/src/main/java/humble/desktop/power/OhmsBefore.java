@@ -30,9 +30,9 @@ record OhmsBefore(
     if (state == null || supply == null) {
       return Optional.empty();
     }
-    PoweredStage stage = open.powered(state).orElse(null);
-    String plus = open.fittedParts().net(supply.plus()).orElse("");
-    String minus = open.fittedParts().net(supply.minus()).orElse("");
+    PoweredStage stage = open.powered(state).found().orElse(null);
+    String plus = open.built().net(supply.plus()).orElse("");
+    String minus = open.built().net(supply.minus()).orElse("");
     if (stage == null || plus.isEmpty() || minus.isEmpty()) {
       return Optional.empty();
     }
@@ -46,7 +46,7 @@ record OhmsBefore(
    */
   boolean read(OpenBuild open) {
     return open.build().observed(state.id()).reversed().stream()
-        .flatMap(text -> Observation.reading(text, open.fittedParts(), state).stream())
+        .flatMap(text -> Observation.reading(text, open.built(), state).stream())
         .filter(seen ->
             seen instanceof Observation.Reading reading && reading.measure().equals(measure()))
         .map(seen -> ((Observation.Reading) seen).value() >= least)

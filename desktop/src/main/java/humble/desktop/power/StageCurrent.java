@@ -1,7 +1,6 @@
 package humble.desktop.power;
 
 import humble.core.kit.BoardState;
-import humble.core.kit.Choices;
 import humble.core.power.PoweredStage;
 import humble.desktop.session.OpenBuild;
 import java.util.Optional;
@@ -20,7 +19,8 @@ record StageCurrent(BoardState state, PoweredStage stage) {
         .filter(state ->
             open.build().observed(state.id()).stream()
                 .noneMatch(text -> text.startsWith("I(" + state.supply() + ")=")))
-        .flatMap(state -> open.powered(state).map(stage -> new StageCurrent(state, stage)).stream())
+        .flatMap(state ->
+            open.powered(state).found().map(stage -> new StageCurrent(state, stage)).stream())
         .findFirst();
   }
 
@@ -31,7 +31,7 @@ record StageCurrent(BoardState state, PoweredStage stage) {
             state.absent().contains(part.ref())
                 ? !open.build().fittedRefs().contains(part.ref())
                 : open.build().fittedRefs().contains(part.ref())
-                    || Choices.leftOut(open.kit(), open.build().choices()).contains(part.ref()));
+                    || open.leftOut().contains(part.ref()));
   }
 
   boolean reads(double ma) {

@@ -8,13 +8,19 @@ import java.util.function.Supplier;
  * fails.
  *
  * @param background runs what takes a moment
+ * @param links runs what talks to a link
  * @param later runs something on the interface thread
  * @param patience waits off the interface thread
  * @param carefully runs something on the interface thread whose acts may fail to be written
  * @param faults writes faults down and gives a sentence about them
  */
 public record Bench(
-    Executor background, Executor later, Patience patience, Carefully carefully, Faults faults) {
+    Executor background,
+    Links links,
+    Executor later,
+    Patience patience,
+    Carefully carefully,
+    Faults faults) {
   /** Waits for something off the interface thread, which goes on drawing meanwhile. */
   public interface Patience {
     /** Runs {@code work} elsewhere and gives its result here; what it throws is thrown here. */

@@ -12,6 +12,7 @@ import humble.core.stock.Stocktake;
 import humble.core.stock.Strips;
 import humble.desktop.stage.StageId;
 import java.util.List;
+import java.util.Optional;
 
 /** How far every stage of a build is, from the journal alone. */
 public final class Progress {
@@ -129,12 +130,15 @@ public final class Progress {
     return StageId.BOOK;
   }
 
+  /** Gives the first step of the plan that is not done. */
+  public static Optional<Step> step(OpenBuild open) {
+    return open.plan()
+        .flatMap(plan ->
+            plan.steps().stream().filter(step -> !stepDone(open.build(), step)).findFirst());
+  }
+
   /** Tells whether the next step of the plan is a gate. */
   public static boolean waitsForGate(OpenBuild open) {
-    return open.plan()
-        .flatMap(
-            plan -> plan.steps().stream().filter(step -> !stepDone(open.build(), step)).findFirst())
-        .map(step -> step.act() == Step.Act.GATE)
-        .orElse(false);
+    return step(open).map(step -> step.act() == Step.Act.GATE).orElse(false);
   }
 }

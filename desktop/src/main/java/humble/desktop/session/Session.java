@@ -38,6 +38,7 @@ public final class Session {
   private final Executor background;
   private final Executor later;
   private final FaultLog log;
+  private final Links links = new Links();
   private Journal journal;
   private Bench.Patience patience = Bench.ON_THE_SPOT;
   private Bench.Carefully carefully = Runnable::run;
@@ -222,7 +223,7 @@ public final class Session {
             return patience.await(work);
           }
         };
-    return new Bench(background, later, waits, work -> carefully.run(work), this::told);
+    return new Bench(background, links, later, waits, work -> carefully.run(work), this::told);
   }
 
   private void append(String id, List<BuildEvent> events) {
@@ -379,6 +380,7 @@ public final class Session {
     } catch (IOException | JournalDamage e) {
       log.fault("No copy of the journal could be made", e);
     }
+    links.close();
     journal.close();
     log.close();
   }

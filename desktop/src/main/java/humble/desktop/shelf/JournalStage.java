@@ -8,6 +8,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import humble.formats.InputFile;
 import humble.store.Copies;
 import humble.store.Damage;
@@ -33,6 +34,7 @@ final class JournalStage implements Stage {
   private final Desk desk;
   private final Words words;
   private final List<Copies.Copy> copies;
+  private final Typed typed = new Typed();
   private int chosen;
   private boolean sure;
   private Optional<Card.Verdict> answer = Optional.empty();
@@ -72,30 +74,31 @@ final class JournalStage implements Stage {
       card.verdict(false, words.say("journal.sure", when(now().at())));
     }
     if (copies.size() > 1) {
-      card.hint("+", words.say("journal.next"), this::next);
+      card.key('+', words.say("journal.next"), this::next);
     }
     if (!damage.isEmpty()) {
-      card.hint("1", words.say("journal.go-on"), () -> digit(1));
+      card.key('1', words.say("journal.go-on"), this::goOn);
     }
     if (sure) {
-      return card.go(words.say("journal.restore.now"));
+      return card.go(words.say("journal.restore.now"), this::restore);
     }
     if (damage.isEmpty()) {
       // A sound journal is looked at, and left: putting a copy in its place is asked for.
       if (!copies.isEmpty()) {
-        card.hint("2", words.say("journal.restore"), () -> digit(2));
+        card.key('2', words.say("journal.restore"), this::ask);
       }
-      return card.go(words.say("journal.back"));
+      return card.go(words.say("journal.back"), () -> desk.go(StageId.SHELF));
     }
-    card.hint("F1", words.say("journal.back"), () -> desk.go(StageId.SHELF));
+    card.click("F1", words.say("journal.back"), () -> desk.go(StageId.SHELF));
     return copies.isEmpty()
         ? card.notYet(words.say("journal.restore"))
-        : card.go(words.say("journal.restore"));
+        : card.go(words.say("journal.restore"), this::ask);
   }
 
   private void next() {
-    plus();
-    desk.refresh();
+    chosen = copies.isEmpty() ? 0 : (chosen + 1) % copies.size();
+    sure = false;
+    answer = Optional.empty();
   }
 
   private Copies.Copy now() {
@@ -108,24 +111,12 @@ final class JournalStage implements Stage {
         .format(at.atZone(ZoneId.systemDefault()));
   }
 
-  @Override
-  public void plus() {
-    chosen = copies.isEmpty() ? 0 : (chosen + 1) % copies.size();
-    sure = false;
-    answer = Optional.empty();
-  }
-
-  @Override
-  public void digit(int digit) {
-    if (digit == 1 && journal().isUndecided()) {
+  private void goOn() {
+    if (journal().isUndecided()) {
       int named = journal().damage().size();
       journal().goOnWithoutDamage();
       answer = Optional.of(new Card.Verdict(true, words.say("journal.went-on", named)));
       sure = false;
-      desk.refresh();
-    } else if (digit == 2 && !copies.isEmpty()) {
-      ask();
-      desk.refresh();
     }
   }
 
@@ -143,16 +134,7 @@ final class JournalStage implements Stage {
     }
   }
 
-  @Override
-  public void enter(String typed) {
-    if (!sure) {
-      if (journal().damage().isEmpty()) {
-        desk.go(StageId.SHELF);
-      } else {
-        ask();
-      }
-      return;
-    }
+  private void restore() {
     sure = false;
     try {
       String kept = session.restore(now()).map(Path::getFileName).map(Path::toString).orElse("");
@@ -164,6 +146,11 @@ final class JournalStage implements Stage {
           Optional.of(
               new Card.Verdict(false, words.say("journal.not-restored", InputFile.reason(e))));
     }
+  }
+
+  @Override
+  public Typed typed() {
+    return typed;
   }
 
   @Override

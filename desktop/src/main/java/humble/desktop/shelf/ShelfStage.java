@@ -13,6 +13,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.desktop.stage.Typed;
 import humble.store.Journal;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ public final class ShelfStage implements Stage {
   private final Words words;
   private final Clock clock;
   private final List<Session.OnShelf> shelf;
+  private final Typed typed = new Typed();
   private int chosen;
 
   /** Makes the stage. */
@@ -49,7 +51,8 @@ public final class ShelfStage implements Stage {
       card.how(words.say("shelf.type-in.how"));
       card.how(words.say("shelf.type-in.drop"));
       next(card);
-      return card.go(words.say("shelf.type-in.go"));
+      return card.go(
+          words.say("shelf.type-in.go"), () -> desk.show(new IntakeStage(session, desk, clock)));
     }
     Session.OnShelf item = shelf.get(chosen);
     Card.Maker card = new Card.Maker(place(), title(item));
@@ -57,7 +60,7 @@ public final class ShelfStage implements Stage {
       case Session.OnShelf.Begun begun -> {
         card.how(begun.kit().summary());
         next(card);
-        yield card.go(words.say("shelf.continue"));
+        yield card.go(words.say("shelf.continue"), this::lay);
       }
       case Session.OnShelf.Fresh fresh -> {
         card.how(fresh.kit().summary());
@@ -65,7 +68,7 @@ public final class ShelfStage implements Stage {
             words.say(
                 "shelf.size", Parts.of(fresh.kit()).all().size(), fresh.kit().lines().size()));
         next(card);
-        yield card.go(words.say("shelf.begin"));
+        yield card.go(words.say("shelf.begin"), this::lay);
       }
       case Session.OnShelf.Broken broken -> {
         card.verdict(false, words.say("shelf.broken", broken.problems().size()));
@@ -92,17 +95,12 @@ public final class ShelfStage implements Stage {
     card.why(words.say("shelf.journal.log", session.log().file()));
     next(card);
     return card.go(
-        words.say(journal.isUndecided() ? "shelf.journal.decide" : "shelf.journal.open"));
+        words.say(journal.isUndecided() ? "shelf.journal.decide" : "shelf.journal.open"),
+        () -> desk.show(new JournalStage(session, desk)));
   }
 
   private void next(Card.Maker card) {
-    card.hint(
-        "+",
-        words.say("shelf.next"),
-        () -> {
-          plus();
-          desk.refresh();
-        });
+    card.key('+', words.say("shelf.next"), () -> chosen = (chosen + 1) % (shelf.size() + 2));
   }
 
   private String title(Session.OnShelf item) {
@@ -112,6 +110,11 @@ public final class ShelfStage implements Stage {
       case Session.OnShelf.Fresh fresh -> words.say("shelf.start", fresh.kit().name());
       case Session.OnShelf.Broken broken -> broken.name();
     };
+  }
+
+  @Override
+  public Typed typed() {
+    return typed;
   }
 
   @Override
@@ -164,24 +167,10 @@ public final class ShelfStage implements Stage {
         false);
   }
 
-  @Override
-  public void enter(String typed) {
-    if (chosen == shelf.size() + 1) {
-      desk.show(new JournalStage(session, desk));
-      return;
-    }
-    if (chosen == shelf.size()) {
-      desk.show(new IntakeStage(session, desk, clock));
-      return;
-    }
+  private void lay() {
     session.lay(shelf.get(chosen));
     StageId next = session.open().map(Progress::current).orElse(StageId.SHELF);
     desk.go(next == StageId.SHELF ? StageId.UNPACK : next);
-  }
-
-  @Override
-  public void plus() {
-    chosen = (chosen + 1) % (shelf.size() + 2);
   }
 
   @Override

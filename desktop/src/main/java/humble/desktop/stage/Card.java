@@ -17,9 +17,11 @@ import org.jspecify.annotations.Nullable;
  * @param caution what can hurt here
  * @param rows a short list with a shape each
  * @param why why now
- * @param go what Enter does
+ * @param takes what may be typed
+ * @param go what Enter does, in words
  * @param goEnabled whether Enter does it already
- * @param hints other keys
+ * @param enter what Enter does
+ * @param keys the other keys, those without words included
  */
 public record Card(
     String kicker,
@@ -30,9 +32,20 @@ public record Card(
     Optional<Warning> caution,
     List<Row> rows,
     List<String> why,
+    Takes takes,
     String go,
     boolean goEnabled,
-    List<Hint> hints) {
+    Runnable enter,
+    List<Key> keys) {
+  /** Pressed by minus, and by backspace where nothing is typed. */
+  public static final char BACK = '-';
+
+  /** The key that leaves. */
+  public static final char ESC = '\u001b';
+
+  /** No key: done by a click on the words alone. */
+  private static final char NONE = '\0';
+
   public Card {
     // What a kit or a list says may hold signs that cannot be seen or that turn the line round.
     kicker = ForeignText.shown(kicker);
@@ -41,18 +54,52 @@ public record Card(
     rows = List.copyOf(rows);
     why = why.stream().map(ForeignText::shown).toList();
     go = ForeignText.shown(go);
-    hints = List.copyOf(hints);
+    keys = List.copyOf(keys);
   }
 
   /** Gives this card with another verdict. */
   public Card withVerdict(Verdict said) {
     return new Card(
-        kicker, title, how, field, Optional.of(said), caution, rows, why, go, goEnabled, hints);
+        kicker,
+        title,
+        how,
+        field,
+        Optional.of(said),
+        caution,
+        rows,
+        why,
+        takes,
+        go,
+        goEnabled,
+        enter,
+        keys);
   }
 
   /** Gives this card with another thing that Enter does, at once. */
-  public Card withGo(String text) {
-    return new Card(kicker, title, how, field, verdict, caution, rows, why, text, true, hints);
+  public Card withGo(String text, Runnable act) {
+    return new Card(
+        kicker, title, how, field, verdict, caution, rows, why, takes, text, true, act, keys);
+  }
+
+  /** Gives this card with a further key, unless it has that key already. */
+  public Card withKey(Key key) {
+    if (key(key.press()).isPresent()) {
+      return this;
+    }
+    List<Key> more = new ArrayList<>(keys);
+    more.add(key);
+    return new Card(
+        kicker, title, how, field, verdict, caution, rows, why, takes, go, goEnabled, enter, more);
+  }
+
+  /** Gives what a key does here. */
+  public Optional<Key> key(char press) {
+    return keys.stream().filter(key -> key.press() == press && press != NONE).findFirst();
+  }
+
+  /** Gives the keys that are told. */
+  public List<Key> hints() {
+    return keys.stream().filter(key -> !key.text().isEmpty()).toList();
   }
 
   /** A field: what was typed and what it counts in. */
@@ -79,10 +126,23 @@ public record Card(
     }
   }
 
-  /** A key and what it does. */
-  public record Hint(String key, String text, Runnable act) {
-    public Hint {
+  /**
+   * A key and what it does: one declaration for the words on the card and for the act.
+   *
+   * @param press the character pressed
+   * @param cap what stands on the key
+   * @param text what it does, in words; empty when it is not told
+   * @param act what it does
+   */
+  public record Key(char press, String cap, String text, Runnable act) {
+    public Key {
       text = ForeignText.shown(text);
+    }
+
+    /** Makes a key that is told by its usual cap. */
+    public static Key of(char press, String text, Runnable act) {
+      String cap = press == BACK ? "−" : press == ESC ? "Esc" : String.valueOf(press);
+      return new Key(press, cap, text, act);
     }
   }
 
@@ -93,7 +153,8 @@ public record Card(
     private final List<String> how = new ArrayList<>();
     private final List<Row> rows = new ArrayList<>();
     private final List<String> why = new ArrayList<>();
-    private final List<Hint> hints = new ArrayList<>();
+    private final List<Key> keys = new ArrayList<>();
+    private Takes takes = Takes.NOTHING;
     private @Nullable Field field;
     private @Nullable Verdict verdict;
     private @Nullable Warning caution;
@@ -110,9 +171,21 @@ public record Card(
       return this;
     }
 
-    /** Sets the field. */
+    /** Sets a field that takes digits. */
     public Maker field(String typed, String unit) {
+      return field(typed, unit, Takes.DIGITS);
+    }
+
+    /** Sets the field. */
+    public Maker field(String typed, String unit, Takes what) {
       field = new Field(typed, unit);
+      takes = what;
+      return this;
+    }
+
+    /** Says what may be typed where no field is shown yet. */
+    public Maker takes(Takes what) {
+      takes = what;
       return this;
     }
 
@@ -140,23 +213,47 @@ public record Card(
       return this;
     }
 
-    /** Adds another key. */
-    public Maker hint(String key, String text, Runnable act) {
-      hints.add(new Hint(key, text, act));
+    /** Adds a key. */
+    public Maker key(char press, String text, Runnable act) {
+      keys.add(Key.of(press, text, act));
       return this;
     }
 
+    /** Adds a key that is told by another cap: one that stands for two. */
+    public Maker key(char press, String cap, String text, Runnable act) {
+      keys.add(new Key(press, cap, text, act));
+      return this;
+    }
+
+    /** Adds a key that other words on the card tell. */
+    public Maker silent(char press, Runnable act) {
+      keys.add(new Key(press, "", "", act));
+      return this;
+    }
+
+    /** Adds something that a click does and that is typed otherwise. */
+    public Maker click(String cap, String text, Runnable act) {
+      keys.add(new Key(NONE, cap, text, act));
+      return this;
+    }
+
+    /** Adds a row that a digit chooses; the row tells the digit. */
+    public Maker choice(int number, Standing standing, String text, Runnable act) {
+      row(standing, text);
+      return silent((char) ('0' + number), act);
+    }
+
     /** Ends the card with what Enter does. */
-    public Card go(String text) {
-      return finish(text, true);
+    public Card go(String text, Runnable act) {
+      return finish(text, true, act);
     }
 
     /** Ends the card with what Enter will do once it may. */
     public Card notYet(String text) {
-      return finish(text, false);
+      return finish(text, false, () -> {});
     }
 
-    private Card finish(String text, boolean enabled) {
+    private Card finish(String text, boolean enabled, Runnable act) {
       return new Card(
           kicker,
           title,
@@ -166,9 +263,11 @@ public record Card(
           Optional.ofNullable(caution),
           rows,
           why,
+          takes,
           text,
           enabled,
-          hints);
+          act,
+          keys);
     }
   }
 }

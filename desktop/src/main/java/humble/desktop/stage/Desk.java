@@ -24,6 +24,9 @@ public interface Desk {
   /** Empties the field, or puts a text into it. */
   void type(String text);
 
+  /** Takes the last act back, and enters the stage anew. */
+  void back();
+
   /** Says that something is wrong here: opens the search for it. */
   void wrong();
 

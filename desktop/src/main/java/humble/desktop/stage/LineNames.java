@@ -55,15 +55,7 @@ public final class LineNames {
   }
 
   private static String value(Line line) {
-    String unit =
-        switch (line.kind()) {
-          case RESISTOR -> "Ω";
-          case CAPACITOR, CAPACITOR_POLARISED -> "F";
-          case INDUCTOR, COIL -> "H";
-          case CRYSTAL -> "Hz";
-          case REGULATOR, ZENER -> "V";
-          default -> "";
-        };
+    String unit = line.kind().unit();
     return !unit.isEmpty() && Quantity.parse(line.value()) instanceof QuantityText.Read read
         ? Engineering.nominal(read.value(), unit)
         : line.value();

@@ -130,8 +130,7 @@ public final class KeypadWalk {
     for (Peripheral peripheral : open.kit().peripherals()) {
       if (peripheral instanceof Peripheral.Display display
           && !open.build().awake().contains(display.id())) {
-        DisplaySetting setting =
-            open.build().displaySettings().getOrDefault(display.id(), DisplaySetting.PLAIN);
+        DisplaySetting setting = DisplaySetting.of(open.build().facts(display.id()));
         return Pose.all().indexOf(open.practice().figure(display, setting)) + 1;
       }
     }

@@ -28,7 +28,7 @@ final class CardView extends VBox {
   private static final double GO_TEXT_PX = 208;
 
   private final String whyText;
-  private final Consumer<Card.Hint> press;
+  private final Consumer<Card.Key> press;
   private final Label kicker = label("kicker");
   private final Label title = label("now");
   private final Group<Label> hows = new Group<>(8, () -> label("how"));
@@ -56,7 +56,7 @@ final class CardView extends VBox {
    * @param press does what a key on the card says
    * @param whyText what the key says that unfolds the reasons
    */
-  CardView(Runnable go, Consumer<Card.Hint> press, String whyText) {
+  CardView(Runnable go, Consumer<Card.Key> press, String whyText) {
     this.press = press;
     this.whyText = whyText;
     rule.getStyleClass().add("rule");
@@ -143,8 +143,8 @@ final class CardView extends VBox {
       setOnMouseEntered(event -> describe());
     }
 
-    void fill(Card.Hint said) {
-      key.setText(said.key());
+    void fill(Card.Key said) {
+      key.setText(said.cap());
       setText(said.text());
       setOnAction(event -> press.accept(said));
     }
@@ -309,9 +309,9 @@ final class CardView extends VBox {
     List<String> reasons = folded && !whyOpen ? List.of() : card.why();
     fill(whys, reasons);
     show(rule, !reasons.isEmpty());
-    List<Card.Hint> all = new ArrayList<>(card.hints());
+    List<Card.Key> all = new ArrayList<>(card.hints());
     if (folded) {
-      all.add(new Card.Hint("H", whyText, this::toggleWhy));
+      all.add(Card.Key.of('H', whyText, this::toggleWhy));
     }
     while (hints.getChildren().size() < all.size()) {
       hints.getChildren().add(new Hint());

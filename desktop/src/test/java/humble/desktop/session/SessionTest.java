@@ -164,14 +164,17 @@ class SessionTest {
     Session session = session(glowmoth);
     session.layKit(glowmoth);
     OpenBuild open = session.open().orElseThrow();
-    boolean[] ran = new boolean[2];
-    open.inBackground(
-        () -> {
-          throw new StackOverflowError();
-        },
-        () -> ran[0] = true,
-        () -> ran[1] = true);
-    assertThat(ran).containsExactly(false, true);
+    boolean[] ran = new boolean[1];
+    Errand<String> errand =
+        open.works()
+            .start(
+                calledOff -> {
+                  throw new StackOverflowError();
+                },
+                done -> ran[0] = true);
+    assertThat(ran[0]).isFalse();
+    assertThat(errand.isRunning()).isFalse();
+    assertThat(errand.failed().orElseThrow()).isEqualTo(open.failed());
     assertThat(open.failed()).contains("StackOverflowError").contains("humble.log");
     assertThat(home.resolve("log/humble.log")).content().contains("Work in the background failed");
     session.close();

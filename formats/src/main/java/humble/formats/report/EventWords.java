@@ -3,7 +3,9 @@ package humble.formats.report;
 import humble.core.build.BuildEvent;
 import humble.core.units.Engineering;
 import humble.core.words.Words;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** Puts an event into one short sentence. */
 public final class EventWords {
@@ -56,15 +58,7 @@ public final class EventWords {
           words.say(
               e.practice() ? "event.mended-practice" : "event.mended", e.fault(), e.measurements());
       case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
-      case BuildEvent.LightsSeen e ->
-          e.dark().isEmpty()
-              ? words.say("event.lights-all", e.peripheral())
-              : words.say("event.lights-dark", e.peripheral(), e.dark().stream().sorted().toList());
-      case BuildEvent.DisplaySet e ->
-          words.say(
-              e.setting().pose().mirror() ? "event.display-mirrored" : "event.display",
-              e.peripheral(),
-              e.setting().pose().rotateDeg());
+      case BuildEvent.Saw e -> words.say("event.saw", e.peripheral(), facts(words, e.facts()));
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
       case BuildEvent.Closed e ->
           words.knows("event.closed." + e.step())
@@ -75,5 +69,19 @@ public final class EventWords {
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
       case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
+  }
+
+  /** A fact is told by its own words; one that has none yet by its name and what it is. */
+  private static String facts(Words words, Map<String, String> facts) {
+    List<String> told = new ArrayList<>();
+    facts.forEach((name, value) -> {
+      String exact = "fact." + name + "." + value;
+      String key = words.knows(exact) || value.isEmpty() ? exact : "fact." + name;
+      String text = words.knows(key) ? words.say(key, value) : name + " " + value;
+      if (!text.isBlank()) {
+        told.add(text);
+      }
+    });
+    return String.join(", ", told);
   }
 }

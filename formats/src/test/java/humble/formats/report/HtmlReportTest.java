@@ -19,7 +19,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -144,11 +144,11 @@ class HtmlReportTest {
             new BuildEvent.GateRead("rail33", 3.3, "inside", false),
             new BuildEvent.GatePassed("rail33", 3.3),
             new BuildEvent.Loaded("lamp", "main", 1754, "00", true, true),
-            new BuildEvent.LightsSeen("lamps", Set.of(), true),
-            new BuildEvent.LightsSeen("lamps", Set.of(7, 3), true),
-            new BuildEvent.DisplaySet("screen", DisplaySetting.PLAIN, true),
-            new BuildEvent.DisplaySet(
-                "screen", new DisplaySetting(new Pose(90, true), false, false, 0, 0), true),
+            new BuildEvent.Saw("lamps", Map.of("dark", ""), true),
+            new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true),
+            new BuildEvent.Saw("screen", DisplaySetting.PLAIN.facts(), true),
+            new BuildEvent.Saw(
+                "screen", new DisplaySetting(new Pose(90, true), false, false, 0, 0).facts(), true),
             new BuildEvent.Woke("lamps"),
             new BuildEvent.Closed("front"),
             new BuildEvent.Closed("closed"),
@@ -173,7 +173,16 @@ class HtmlReportTest {
     assertThat(all)
         .allSatisfy(
             event -> assertThat(EventWords.say(words, event)).isNotBlank().doesNotContain("{"));
-    assertThat(EventWords.say(words, all.get(21))).contains("3, 7");
+    assertThat(EventWords.say(words, new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true)))
+        .isEqualTo("lamps: dark 3 7");
+    assertThat(EventWords.say(words, new BuildEvent.Saw("lamps", Map.of("dark", ""), true)))
+        .isEqualTo("lamps: every light shines");
+    assertThat(
+            EventWords.say(words, new BuildEvent.Saw("screen", DisplaySetting.PLAIN.facts(), true)))
+        .isEqualTo("screen: not mirrored, turned 0°");
+    assertThat(EventWords.say(words, new BuildEvent.Saw("knob", Map.of("steps", "24"), true)))
+        .as("a fact without words of its own is told by its name")
+        .isEqualTo("knob: steps 24");
   }
 
   @Test

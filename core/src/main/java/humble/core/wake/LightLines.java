@@ -1,0 +1,103 @@
+package humble.core.wake;
+
+import humble.core.kit.Peripheral;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * The lights of a matrix between their lines, with one thing wrong. One turn of the scan costs as
+ * many steps as there are lines.
+ */
+final class LightLines {
+  private final Peripheral.Matrix matrix;
+
+  LightLines(Peripheral.Matrix matrix) {
+    this.matrix = matrix;
+  }
+
+  /** An open line, a dead light, a reversed light, or two joined lines; empty or 0 for none. */
+  record Wrong(String openLine, int dead, int reversed, String joinedA, String joinedB) {
+    static Wrong open(String line) {
+      return new Wrong(line, 0, 0, "", "");
+    }
+
+    static Wrong dead(int light) {
+      return new Wrong("", light, 0, "", "");
+    }
+
+    static Wrong reversed(int light) {
+      return new Wrong("", 0, light, "", "");
+    }
+
+    static Wrong joined(String a, String b) {
+      return new Wrong("", 0, 0, a, b);
+    }
+
+    private String node(String line) {
+      return line.equals(joinedB) && !joinedA.isEmpty() ? joinedA : line;
+    }
+  }
+
+  private record Between(String anode, String cathode) {}
+
+  Scan with(Wrong wrong) {
+    return new Scan(wrong);
+  }
+
+  /** The scan of the matrix with something wrong. */
+  final class Scan {
+    private final Wrong wrong;
+    private final Map<Between, List<Integer>> between = new HashMap<>();
+    private final Set<String> nodes = new TreeSet<>();
+
+    private Scan(Wrong wrong) {
+      this.wrong = wrong;
+      for (int n = 1; n <= matrix.lights().size(); n++) {
+        Peripheral.Light light = matrix.lights().get(n - 1);
+        String anode = wrong.node(light.anodePin());
+        String cathode = wrong.node(light.cathodePin());
+        Between at =
+            n == wrong.reversed() ? new Between(cathode, anode) : new Between(anode, cathode);
+        if (n != wrong.dead()) {
+          between.computeIfAbsent(at, key -> new ArrayList<>()).add(n);
+        }
+        nodes.add(anode);
+        nodes.add(cathode);
+      }
+    }
+
+    private List<Integer> at(String anode, String cathode) {
+      return between.getOrDefault(new Between(anode, cathode), List.of());
+    }
+
+    /** Gives the lights that shine at the turn of one. */
+    Set<Integer> lit(int turn) {
+      Peripheral.Light driven = matrix.lights().get(turn - 1);
+      Set<Integer> lit = new TreeSet<>();
+      String high = wrong.node(driven.anodePin());
+      String low = wrong.node(driven.cathodePin());
+      if (driven.anodePin().equals(wrong.openLine())
+          || driven.cathodePin().equals(wrong.openLine())
+          || high.equals(low)) {
+        return lit;
+      }
+      lit.addAll(at(high, low));
+      // A light across the lines holds them to one forward voltage: two in series then stay dark.
+      if (lit.isEmpty() && matrix.volts() >= 2 * matrix.vfV()) {
+        for (String over : nodes) {
+          List<Integer> first = at(high, over);
+          List<Integer> second = at(over, low);
+          if (!first.isEmpty() && !second.isEmpty()) {
+            lit.addAll(first);
+            lit.addAll(second);
+          }
+        }
+      }
+      return lit;
+    }
+  }
+}

@@ -1,0 +1,124 @@
+package humble.desktop.fit;
+
+import humble.core.craft.Hints;
+import humble.core.craft.Hold;
+import humble.core.craft.StandOff;
+import humble.core.kit.Mount;
+import humble.core.kit.Part;
+import humble.core.kit.Place;
+import humble.core.orient.Harm;
+import humble.core.route.Step;
+import humble.core.words.Phrase;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * How a part is fitted, in lines: what is needed with the iron in hand stands above, the rest with
+ * the reasons. Where two marks are asked for the card is full, and more of it stands there.
+ */
+final class PartLines {
+  private final Seat seat;
+  private final OpenBuild open;
+  private final Part part;
+  private final PartWords said;
+  private final boolean fits;
+  private final boolean full;
+  private final boolean keptOut;
+  private final Place place;
+  private final StandOff stand;
+  private final List<Phrase> hints;
+
+  PartLines(Seat seat, OpenBuild open, Step step, Part part, PartWords said) {
+    this.seat = seat;
+    this.open = open;
+    this.part = part;
+    this.said = said;
+    this.fits = step.act() == Step.Act.FIT;
+    this.full = Harm.ifReversed(part).needsTwoMarks();
+    this.keptOut = open.build().module(part.ref()).map(read -> read.row().isEmpty()).orElse(false);
+    this.place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
+    this.stand = StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
+    this.hints = fits ? Hints.of(open.built(), said.ref()) : List.of();
+  }
+
+  /** Adds what is to be done. */
+  void how(Card.Maker card) {
+    if (part.placed().isEmpty()) {
+      card.how(seat.say("fit.unplaced", part.ref()));
+    }
+    // What is wired pin by pin sits in no row: neither a way round nor a height can be told.
+    if (!keptOut) {
+      said.orientation().forEach(card::how);
+    }
+    if (!standsUsual() && !keptOut) {
+      card.how(stands());
+    }
+    tack().filter(line -> !full).ifPresent(card::how);
+    if (place.rowHoles() > 0) {
+      card.how(seat.say("fit.row", place.rowFrom(), place.rowHoles()));
+    }
+    if (!place.leaveEmpty().isEmpty()) {
+      card.how(seat.say("fit.empty", place.leaveEmpty()));
+    }
+    rowsToCompare(card);
+    hints.stream().limit(shownHints()).forEach(hint -> card.how(seat.say(hint)));
+  }
+
+  /** Adds why so, and what there was no room for. */
+  void why(Card.Maker card) {
+    if (fits) {
+      card.why(seat.say(stand.because()));
+      card.why(seat.say(stand.otherSchool()));
+    }
+    if (standsUsual()) {
+      card.why(stands());
+    }
+    if (full && place.mount() != Mount.SOCKETED) {
+      card.why(seat.say(Hold.of(part).how()));
+    }
+    tack().filter(line -> full).ifPresent(card::why);
+    hints.stream().skip(shownHints()).forEach(hint -> card.why(seat.say(hint)));
+  }
+
+  private int shownHints() {
+    return full ? 0 : 1;
+  }
+
+  private Optional<String> tack() {
+    return fits ? said.tack() : Optional.empty();
+  }
+
+  private String row() {
+    return open.build()
+        .module(part.ref())
+        .filter(read -> !read.row().isEmpty())
+        .map(read -> seat.say("fit.module.into", read.row()) + " ")
+        .orElse("");
+  }
+
+  private boolean standsUsual() {
+    return full && !stand.raised() && row().isEmpty();
+  }
+
+  private String stands() {
+    return place.mount() == Mount.SOCKETED
+        ? seat.say("fit.mount.socketed")
+        : row() + seat.say(stand.how()) + (full ? "" : " " + seat.say(Hold.of(part).how()));
+  }
+
+  /** A module that was kept out, or whose labels are too many to type, is compared by eye. */
+  private void rowsToCompare(Card.Maker card) {
+    open.kit()
+        .handwork()
+        .rowsOf(part.ref())
+        .filter(rows -> !ModuleHand.isRead(open, rows))
+        .ifPresent(rows -> {
+          card.verdict(false, seat.say(keptOut ? "fit.module.wire" : "fit.module.compare"));
+          rows.rows()
+              .forEach(row -> card.how(seat.say("fit.module.labels", row.id(), row.labels())));
+        });
+  }
+}

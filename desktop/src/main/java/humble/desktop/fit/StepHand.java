@@ -1,0 +1,155 @@
+package humble.desktop.fit;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Caution;
+import humble.core.route.Step;
+import humble.core.words.Phrase;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** One step of the plan, with the keys that hold in every step. */
+abstract class StepHand extends Hand {
+  protected final OpenBuild open;
+  protected final Step step;
+  protected final BoardInHand board;
+  private final Of of;
+
+  /** What every step is made of. */
+  record Of(Seat seat, OpenBuild open, Step step, BoardInHand board, Consumer<Hand> layOver) {}
+
+  StepHand(Of of) {
+    super(of.seat());
+    this.open = of.open();
+    this.step = of.step();
+    this.board = of.board();
+    this.of = of;
+  }
+
+  /** Gives what is said of the step as a whole: which it is of how many, by which school. */
+  static String kicker(Seat seat, OpenBuild open, Step step) {
+    return open.plan()
+        .map(plan ->
+            seat.say(
+                "fit.kicker",
+                step.n(),
+                plan.steps().size(),
+                seat.say("plan." + plan.school().text())))
+        .orElseGet(() -> seat.say("fit.kicker.plain"));
+  }
+
+  /** Gives what can be cautioned of in a step. */
+  static List<String> names(Step step) {
+    List<String> names = new ArrayList<>(step.refs());
+    names.add(step.id());
+    return names;
+  }
+
+  /** Gives the title of the step. */
+  abstract String title();
+
+  /** Begins the card. */
+  protected final Card.Maker begun() {
+    return seat.card(kicker(seat, open, step), title());
+  }
+
+  /** Adds the kit's caution at the step; tells whether there is one. */
+  protected final boolean caution(Card.Maker card) {
+    Optional<Caution> first =
+        open.kit().cautions().stream()
+            .filter(c -> step.refs().contains(c.at()) || step.id().equals(c.at()))
+            .findFirst();
+    first.ifPresent(c -> card.caution(c.level() != Caution.Level.CARE, c.text()));
+    return first.isPresent();
+  }
+
+  /** Adds the last reasons for the place of the step. */
+  protected final void why(Card.Maker card) {
+    List<Phrase> because = step.because();
+    because
+        .subList(Math.max(0, because.size() - 2), because.size())
+        .forEach(phrase -> card.why(seat.say(phrase)));
+  }
+
+  /** Adds the keys that hold in every step. */
+  protected final Card.Maker withTools(Card.Maker card) {
+    keys(card, seat);
+    if (weighs()) {
+      card.key('0', say("fit.key.cues"), this::weigh);
+    }
+    card.key('5', "5 6", say("fit.key.turn"), board::turn)
+        .silent('6', board::flip)
+        .silent('T', board::turn)
+        .silent('F', board::flip);
+    card.key('7', say("fit.key.net"), this::followNext).silent('N', this::followNext);
+    card.key('8', say("fit.key.magnify"), board::magnify);
+    return card.key('9', say("fit.key.inspect"), this::inspect);
+  }
+
+  /** Adds the keys that hold in the whole stage. */
+  static void keys(Card.Maker card, Seat seat) {
+    card.key(Card.BACK, seat.say("key.take-back"), () -> seat.desk().back());
+    card.key('*', seat.say("key.note"), () -> seat.desk().note());
+  }
+
+  /** Gives the part that is in focus. */
+  protected Optional<String> focused() {
+    return step.refs().stream().findFirst();
+  }
+
+  private boolean weighs() {
+    return step.act() == Step.Act.FIT
+        && focused().map(ref -> CuesHand.weighs(open.built().get(ref).line())).orElse(false);
+  }
+
+  private void weigh() {
+    focused().ifPresent(ref -> layOver(new CuesHand(seat, open, open.built().get(ref).line())));
+  }
+
+  private void followNext() {
+    focused().flatMap(ref -> NetHand.first(of, title(), ref)).ifPresent(this::layOver);
+  }
+
+  /** Lays the joints under the magnifier, where any are left to look at. */
+  protected final void inspect() {
+    InspectHand inspect = new InspectHand(seat, open, board.view(), board.faces());
+    if (!inspect.over()) {
+      layOver(inspect);
+    }
+  }
+
+  protected final void layOver(Hand hand) {
+    of.layOver().accept(hand);
+  }
+
+  /** Writes the step down as done. */
+  protected final void done() {
+    open.act(new BuildEvent.Fitted(step.id(), step.refs(), step.joints()));
+  }
+
+  @Override
+  public void pick(String spot) {
+    NetHand.at(of, title(), spot).ifPresent(this::layOver);
+  }
+
+  @Override
+  public boolean pull(double dx, double dy) {
+    return board.pull(dx, dy);
+  }
+
+  @Override
+  public void wheel(boolean up) {
+    board.magnified(up);
+  }
+
+  @Override
+  public Mat mat() {
+    return board.mat(Optional.of(step), focused(), Optional.empty());
+  }
+}

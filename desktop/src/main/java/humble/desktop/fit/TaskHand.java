@@ -1,0 +1,77 @@
+package humble.desktop.fit;
+
+import humble.core.craft.Inspection;
+import humble.core.craft.WireTable;
+import humble.core.kit.Task;
+import humble.core.kit.WireRun;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import java.util.Optional;
+
+/** Work that is not the fitting of a part: cleaning, wiring, looking joints over. */
+final class TaskHand extends StepHand {
+  private boolean looked;
+
+  TaskHand(Of of) {
+    super(of);
+  }
+
+  @Override
+  String title() {
+    return say("fit.task");
+  }
+
+  private Optional<Task> task() {
+    return open.kit().task(step.id());
+  }
+
+  private Inspection inspection() {
+    return Inspection.of(open.built(), board.view().board().id(), open.build().fittedRefs());
+  }
+
+  @Override
+  public Card card() {
+    Card.Maker card = begun();
+    task().ifPresent(task -> lines(card, task));
+    caution(card);
+    why(card);
+    boolean looks = task().filter(task -> task.kind().equals("inspect")).isPresent();
+    Inspection inspection = inspection();
+    int joints = inspection.joints().size();
+    if (looks && joints > 0) {
+      long good = InspectHand.good(open, inspection);
+      card.row(
+          good == joints ? Standing.DONE : Standing.TO_DO, say("fit.inspect.so-far", good, joints));
+      if (good == 0 && !looked) {
+        return withTools(card).go(say("fit.inspect.begin"), this::look);
+      }
+    }
+    return withTools(card).go(say("fit.task.go"), this::done);
+  }
+
+  private void look() {
+    looked = true;
+    inspect();
+  }
+
+  private void lines(Card.Maker card, Task task) {
+    card.how(task.title());
+    String craft = "fit.task." + task.kind();
+    if (seat.words().knows(craft)) {
+      card.how(say(craft));
+    }
+    for (WireTable.Row row : WireTable.of(open.built(), open.kit().handwork().wiresOf(task.id()))) {
+      WireRun wire = row.wire();
+      card.row(
+          Standing.TO_DO,
+          say(
+              row.function().isEmpty() ? "fit.wire" : "fit.wire.net",
+              wire.id(),
+              wire.colour(),
+              wire.from(),
+              wire.to(),
+              row.function()));
+      row.warning().ifPresent(warning -> card.verdict(false, seat.say(warning)));
+    }
+  }
+}

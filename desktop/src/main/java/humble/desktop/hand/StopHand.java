@@ -1,0 +1,60 @@
+package humble.desktop.hand;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Caution;
+import humble.desktop.draw.Mat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import java.util.Collection;
+import java.util.Optional;
+import java.util.function.Supplier;
+
+/** A caution that says stop: nothing goes on before it is acknowledged. */
+public final class StopHand extends Hand {
+  private final OpenBuild open;
+  private final Caution caution;
+  private final String kicker;
+  private final String title;
+  private final Supplier<Mat> picture;
+
+  private StopHand(
+      Seat seat,
+      OpenBuild open,
+      Caution caution,
+      String kicker,
+      String title,
+      Supplier<Mat> picture) {
+    super(seat);
+    this.open = open;
+    this.caution = caution;
+    this.kicker = kicker;
+    this.title = title;
+    this.picture = picture;
+  }
+
+  /** Gives the turn of the first such caution at one of {@code names}; empty when there is none. */
+  public static Optional<Turn> before(
+      Collection<String> names,
+      Seat seat,
+      OpenBuild open,
+      String kicker,
+      String title,
+      Supplier<Mat> picture) {
+    return open.stopBefore(names)
+        .map(caution ->
+            new Turn(caution, () -> new StopHand(seat, open, caution, kicker, title, picture)));
+  }
+
+  @Override
+  public Card card() {
+    return seat.card(kicker, title)
+        .how(say("caution.stop.how"))
+        .caution(true, caution.text())
+        .go(say("caution.stop.go"), () -> open.act(new BuildEvent.Acknowledged(caution.at())));
+  }
+
+  @Override
+  public Mat mat() {
+    return picture.get();
+  }
+}

@@ -1,0 +1,101 @@
+package humble.desktop.mend;
+
+import humble.core.mend.Measure;
+import humble.core.mend.Observation;
+import humble.desktop.stage.Card;
+import java.util.List;
+import java.util.Locale;
+
+/** Asks for one thing to be measured or looked at, and says what that is worth. */
+abstract class AskHand<M extends Measure> extends MendHand {
+  private static final int MOST_SO_FAR = 4;
+
+  protected final Search now;
+  protected final M measure;
+
+  AskHand(Of of, Search now, M measure) {
+    super(of);
+    this.now = now;
+    this.measure = measure;
+  }
+
+  private ProbeWords probes() {
+    return new ProbeWords(seat.words(), open.built(), now.state());
+  }
+
+  @Override
+  List<ProbeWords.Probed> touched() {
+    return probes().on(measure);
+  }
+
+  private boolean advised() {
+    return now.own().isEmpty();
+  }
+
+  /** Begins the card: what to do, how, and why that. */
+  protected final Card.Maker begun() {
+    Card.Maker card = known(now, probes().title(measure)).how(probes().how(measure));
+    now.next()
+        .ifPresent(next ->
+            card.why(
+                say(
+                    advised() ? "mend.worth" : "mend.worth-own",
+                    String.format(Locale.ROOT, "%.1f", next.minutes()),
+                    String.format(Locale.ROOT, "%.1f", next.gainBits()))));
+    return card;
+  }
+
+  /** Adds what was seen so far, and the keys. */
+  protected final void soFar(Card.Maker card, String backCap) {
+    if (now.nothingToHide()) {
+      card.why(say("mend.nothing-to-hide"));
+    }
+    List<String> so = open.build().observed(now.state().id());
+    if (!so.isEmpty()) {
+      card.why(
+          say(
+              "mend.so-far",
+              String.join(
+                  "; ",
+                  so.reversed().stream().limit(MOST_SO_FAR).map(ObservationText::plain).toList())));
+    }
+    if (now.lastKnown().filter(known -> !known.explained()).isPresent()) {
+      naming().unexplained(card, now);
+    }
+    card.key(
+        '+',
+        say(!typed().isEmpty() ? "sort.prefix" : advised() ? "mend.unreachable" : "mend.advice"),
+        this::plus);
+    card.key('/', say("mend.found"), this::found);
+    if (!so.isEmpty()) {
+      card.key(Card.BACK, backCap, say("key.take-back"), mending::takeBack);
+    }
+    dialKeys(card);
+  }
+
+  private void plus() {
+    if (!typed().isEmpty()) {
+      typed().nextPrefix();
+    } else if (advised()) {
+      now.outOfReach(measure);
+    } else {
+      mending.next();
+    }
+  }
+
+  /** Writes down what was seen, and goes on. */
+  protected final void observed(String what) {
+    now.observe(what, false);
+    mending.next();
+  }
+
+  /** Lets the practice bench answer. */
+  protected final void practised() {
+    mending.practised().map(simulated -> simulated.answer(measure)).ifPresent(this::practised);
+  }
+
+  private void practised(Observation answer) {
+    now.observe(ObservationText.of(answer), true);
+    mending.next();
+  }
+}

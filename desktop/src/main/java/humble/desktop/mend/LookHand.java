@@ -1,0 +1,34 @@
+package humble.desktop.mend;
+
+import humble.core.mend.Measure;
+import humble.core.mend.Sight;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import java.util.List;
+
+/** Asks how a light looks. */
+final class LookHand extends AskHand<Measure.Look> {
+  private static final List<Sight> SIGHTS = List.of(Sight.values()).subList(0, 3);
+
+  LookHand(Of of, Search now, Measure.Look look) {
+    super(of, now, look);
+  }
+
+  @Override
+  public Card card() {
+    Card.Maker card = begun();
+    for (int i = 0; i < SIGHTS.size(); i++) {
+      Sight sight = SIGHTS.get(i);
+      card.choice(
+          i + 1,
+          Standing.TO_DO,
+          say("mend.choice", i + 1, say("mend.sight." + sight.text())),
+          () -> observed(sight.text() + ":" + measure.ref()));
+    }
+    soFar(card, "−");
+    leaving(card);
+    return mending.practised().isPresent()
+        ? card.go(say("mend.practice-look"), this::practised)
+        : card.notYet(say("mend.choose"));
+  }
+}

@@ -1,0 +1,58 @@
+package humble.desktop.power;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Gate;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** The lock flight as it stands. */
+record Locks(Seat seat, OpenBuild open) {
+  /** Gives the gate in hand: the first that is not open. */
+  Optional<Gate> current() {
+    return open.kit().gates().stream()
+        .filter(gate -> !open.build().gateOpen(gate.id()))
+        .findFirst();
+  }
+
+  /** Tells whether what comes before a gate is fitted, or it was read before. */
+  boolean ready(Gate gate) {
+    return Progress.waitsForGate(open) || open.build().gateReadings().containsKey(gate.id());
+  }
+
+  /** Gives the picture without a reading. */
+  Mat mat() {
+    return mat(OptionalDouble.empty(), Optional.empty());
+  }
+
+  /** Gives the picture with the reading of the gate in hand, or of the current of a stage. */
+  Mat mat(OptionalDouble reading, Optional<LockMat.Current> current) {
+    List<LockMat.Lock> locks = new ArrayList<>();
+    String now = current().map(Gate::id).orElse("");
+    for (Gate gate : open.kit().gates()) {
+      boolean isNow = gate.id().equals(now);
+      boolean passed = open.build().passedGates().containsKey(gate.id());
+      BuildEvent.GateRead read = open.build().gateReadings().get(gate.id());
+      OptionalDouble needle =
+          isNow && reading.isPresent()
+              ? reading
+              : read == null ? OptionalDouble.empty() : OptionalDouble.of(read.value());
+      String state = open.kit().state(gate.state()).map(s -> s.title()).orElse(gate.state());
+      locks.add(
+          new LockMat.Lock(
+              gate,
+              state,
+              open.build().gateOpen(gate.id()),
+              !passed && open.build().gateOpen(gate.id()),
+              isNow,
+              open.expectation(gate, isNow && ready(gate)).found(),
+              needle));
+    }
+    return new LockMat(seat.say("power.mat"), locks, current, open.parts(), seat.words());
+  }
+}

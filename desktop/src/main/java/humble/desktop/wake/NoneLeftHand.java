@@ -1,0 +1,35 @@
+package humble.desktop.wake;
+
+import humble.core.kit.Peripheral;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.List;
+import java.util.Optional;
+
+/** Nothing is left that can wake: all are awake, or what is left waits for what never woke. */
+final class NoneLeftHand extends Hand {
+  private final WakeBench bench;
+
+  NoneLeftHand(WakeBench bench) {
+    super(bench.seat());
+    this.bench = bench;
+  }
+
+  @Override
+  public Card card() {
+    List<Peripheral> all = bench.open().kit().peripherals();
+    boolean awake = all.stream().allMatch(p -> bench.awake(p.id()));
+    String title = all.isEmpty() ? "wake.nothing" : awake ? "wake.done" : "wake.stuck";
+    Card.Maker card = seat.card(say("wake.kicker.done"), say(title));
+    all.forEach(p -> card.row(bench.awake(p.id()) ? Standing.DONE : Standing.TO_DO, p.id()));
+    return card.go(say("wake.close"), () -> seat.desk().go(StageId.CLOSE));
+  }
+
+  @Override
+  public Mat mat() {
+    return bench.mat(Optional.empty());
+  }
+}
