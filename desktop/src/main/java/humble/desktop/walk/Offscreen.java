@@ -116,6 +116,19 @@ public final class Offscreen implements AutoCloseable {
     return moved;
   }
 
+  /** Does one step of the walk and waits until the card is another. */
+  public void stepOn() {
+    String before = onScreen(() -> window.card().title());
+    for (int i = 0; i < LONGEST_WAITS && !stepOrWait(); i++) {
+      onScreen(() -> true);
+    }
+    for (int i = 0;
+        i < LONGEST_WAITS && onScreen(() -> window.card().title()).equals(before);
+        i++) {
+      pause();
+    }
+  }
+
   /** Waits until Enter is offered. */
   public void settle() {
     for (int i = 0; i < LONGEST_WAITS && !onScreen(() -> window.card().goEnabled()); i++) {

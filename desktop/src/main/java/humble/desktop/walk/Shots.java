@@ -109,7 +109,7 @@ public final class Shots {
       screen.walkTo(StageId.LOAD);
       shot(screen, "load");
       screen.walkTo(StageId.WAKE);
-      screen.stepOrWait();
+      screen.stepOn();
       Offscreen.onScreen(() -> {
         screen.walk().number("7");
         screen.walk().press(KeyCode.ENTER);
@@ -117,13 +117,9 @@ public final class Shots {
       });
       shot(screen, "wake-lights");
       mend(screen);
-      Offscreen.onScreen(() -> {
-        screen.walk().number("7");
-        screen.walk().press(KeyCode.ENTER);
-        return true;
-      });
-      screen.stepOrWait();
-      screen.stepOrWait();
+      screen.stepOn();
+      screen.stepOn();
+      screen.stepOn();
       Offscreen.onScreen(() -> {
         screen.walk().number("4");
         return true;
