@@ -2,43 +2,35 @@ package humble.desktop.keys;
 
 import humble.core.build.BuildEvent;
 import humble.core.words.Words;
-import humble.desktop.book.BookStage;
-import humble.desktop.close.CloseStage;
 import humble.desktop.draw.Mat;
-import humble.desktop.fit.FitStage;
 import humble.desktop.intake.IntakeStage;
-import humble.desktop.load.LoadStage;
 import humble.desktop.mend.MendStage;
-import humble.desktop.plan.PlanStage;
-import humble.desktop.power.PowerStage;
 import humble.desktop.session.Bench;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.session.Session;
-import humble.desktop.shelf.ShelfStage;
-import humble.desktop.sort.SortStage;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Takes;
-import humble.desktop.unpack.UnpackStage;
-import humble.desktop.wake.WakeStage;
 import humble.store.NotWritten;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /**
  * The keys of the bench: holds the stage that is open, passes keys to it, and says what the window
- * shows. Used on the interface thread only, {@link #refresh} aside.
+ * shows. What a key does stands on the card of the stage; the few that hold everywhere stand here.
+ * Used on the interface thread only, {@link #refresh} aside.
  *
- * <p>Nothing that fails ends here: an act that could not be written stays typed and is told with
- * what to do; a fault of the program is told, written to the log, and the program goes on.
+ * <p>Nothing that fails ends here: see {@link Care}.
  */
 public final class BenchKeys implements Desk {
   private final Session session;
@@ -46,146 +38,56 @@ public final class BenchKeys implements Desk {
   private final Face face;
   private final Words words = Words.of("humble.desktop.desktop", Locale.getDefault());
   private final Words coreWords = Words.core(Locale.getDefault());
-  private final StringBuilder remark = new StringBuilder();
+  private final Care care;
+  private final Stages stages;
   private StageId stageId = StageId.SHELF;
   private Stage stage;
-  private boolean noting;
-  private boolean awaiting;
-  private @Nullable Trouble trouble;
 
-  /**
-   * While something is being handled, or made, what is to be shown anew is shown once, after it.
-   */
-  private boolean holding = true;
-
-  private boolean stale;
+  /** A remark that is being written over the stage. */
+  private @Nullable RemarkStage remark;
 
   /** Makes the keys of a session; nothing is shown before {@link #begin}. */
   public BenchKeys(Session session, Clock clock, Face face) {
     this.session = session;
     this.clock = clock;
     this.face = face;
+    this.care = new Care(session, words, face);
+    this.stages = new Stages(session, this, clock);
     this.stage = new TroubleStage(this, "");
-    this.stage = safely(this::first);
+    this.stage = first();
     session.whenChanged(this::refresh);
-    session.leanOn(
-        new Bench.Patience() {
-          @Override
-          public <T> T await(java.util.function.Supplier<T> work) {
-            return work.get();
-          }
-        },
-        this::carefully);
-    if (!session.notice().isEmpty()) {
-      trouble = new Trouble(session.notice(), null, null);
-    }
-  }
-
-  /** Sets who waits off the interface thread; while somebody does, keys are not taken. */
-  public void waitBy(Bench.Patience patience) {
-    session.leanOn(
-        new Bench.Patience() {
-          @Override
-          public <T> T await(java.util.function.Supplier<T> work) {
-            awaiting = true;
-            face.waiting(true);
-            try {
-              return patience.await(work);
-            } finally {
-              awaiting = false;
-              face.waiting(false);
-            }
-          }
-        },
-        this::carefully);
-  }
-
-  /** Shows everything for the first time. */
-  public void begin() {
-    release();
-    refresh();
   }
 
   /** Opens where the build was left, else on the shelf. */
   private Stage first() {
-    OpenBuild open = session.open().orElse(null);
-    if (open == null) {
-      return new ShelfStage(session, this, clock);
-    }
-    stageId = Progress.current(open);
-    return made(stageId == StageId.SHELF ? StageId.UNPACK : stageId, open);
-  }
-
-  private interface Making {
-    Stage make();
-  }
-
-  /** A stage that cannot be made is told in its place. */
-  private Stage safely(Making making) {
     try {
-      return making.make();
-    } catch (NotWritten e) {
-      throw e;
+      stageId = session.open().map(Progress::current).orElse(StageId.SHELF);
     } catch (RuntimeException | StackOverflowError e) {
-      return new TroubleStage(this, session.told(words.say("trouble.stage"), e));
+      return stages.broken(e);
     }
+    boolean begun = session.open().isPresent();
+    return stages.of(begun && stageId == StageId.SHELF ? StageId.UNPACK : stageId);
+  }
+
+  /** Sets who waits off the interface thread; while somebody does, keys are not taken. */
+  public void waitBy(Bench.Patience patience) {
+    care.waitBy(patience);
+  }
+
+  /** Shows everything for the first time. */
+  public void begin() {
+    care.release();
+    refresh();
   }
 
   /** Handles something and then shows once what it changed. */
   public void handle(Runnable work) {
-    if (awaiting) {
-      return;
-    }
-    if (holding) {
-      work.run();
-      return;
-    }
-    holding = true;
-    try {
-      attempt(work, null);
-    } finally {
-      release();
-    }
-  }
-
-  /** Runs what came in from the background; an act of it that cannot be written is kept. */
-  private void carefully(Runnable work) {
-    if (holding) {
-      attempt(work, work);
-    } else {
-      holding = true;
-      try {
-        attempt(work, work);
-      } finally {
-        release();
-      }
-    }
-  }
-
-  private void attempt(Runnable work, @Nullable Runnable again) {
-    try {
-      work.run();
-    } catch (NotWritten e) {
-      String key = "trouble.not-written." + e.why().name().toLowerCase(Locale.ROOT);
-      trouble = new Trouble(words.say(key, session.journal().file()), again, e.why());
-      session.log().note(String.valueOf(e.getMessage()));
-      stale = true;
-    } catch (RuntimeException | StackOverflowError e) {
-      fault(words.say("trouble.key"), e);
-    }
+    care.handle(work);
   }
 
   /** Tells of a fault of the program, wherever it was found. */
   public void fault(String what, Throwable fault) {
-    trouble = new Trouble(session.told(what, fault), null, null);
-    refresh();
-  }
-
-  private void release() {
-    holding = false;
-    if (stale) {
-      refresh();
-    }
+    care.fault(what, fault);
   }
 
   @Override
@@ -210,85 +112,60 @@ public final class BenchKeys implements Desk {
 
   /** Gives why the last act was not written; empty when it was. */
   public Optional<NotWritten.Why> unwritten() {
-    Trouble told = trouble;
-    return told == null ? Optional.empty() : Optional.ofNullable(told.why());
+    return care.unwritten();
+  }
+
+  private Stage inFront() {
+    RemarkStage over = remark;
+    return over == null ? stage : over;
   }
 
   /** Gives the card that is shown. */
   public Card card() {
-    Card card = noting ? noteCard() : stageCard();
-    Trouble told = trouble;
-    if (told != null) {
-      Card with = card.withVerdict(new Card.Verdict(false, told.text()));
-      return told.again() == null ? with : with.withGo(words.say("trouble.again"), () -> {});
-    }
-    String failed = session.open().map(OpenBuild::failed).orElse("");
-    return failed.isEmpty() || card.verdict().isPresent() || card.goEnabled()
-        ? card
-        : card.withVerdict(new Card.Verdict(false, failed));
-  }
-
-  private Card stageCard() {
-    try {
-      return stage.card();
-    } catch (RuntimeException | StackOverflowError e) {
-      stage = new TroubleStage(this, session.told(words.say("trouble.stage"), e));
-      return stage.card();
-    }
+    return care.with(orBroken(() -> inFront().card()));
   }
 
   /** Gives the picture that is shown. */
   public Mat mat() {
+    return orBroken(() -> stage.mat());
+  }
+
+  /** A stage that a fault ends is left, and told in its place. */
+  private <T> T orBroken(Supplier<T> shown) {
     try {
-      return stage.mat();
+      return shown.get();
     } catch (RuntimeException | StackOverflowError e) {
-      stage = new TroubleStage(this, session.told(words.say("trouble.stage"), e));
-      return stage.mat();
+      Stage ended = stage;
+      stage = stages.broken(e);
+      remark = null;
+      ended.left();
+      return shown.get();
     }
   }
 
   @Override
   public void go(StageId to) {
-    Optional<OpenBuild> open = session.open();
-    StageId next = open.isEmpty() ? StageId.SHELF : to;
-    Stage made =
-        safely(() ->
-            open.isEmpty() || next == StageId.SHELF
-                ? new ShelfStage(session, this, clock)
-                : made(next, open.get()));
+    StageId next = session.open().isEmpty() ? StageId.SHELF : to;
+    Stage made = stages.of(next);
     stageId = next;
     show(made);
   }
 
   @Override
   public void show(Stage shown) {
-    noting = false;
-    if (shown != stage) {
-      stage.left();
-    }
+    remark = null;
+    Stage before = stage;
     stage = shown;
+    if (shown != before) {
+      before.left();
+    }
     refresh();
-  }
-
-  private Stage made(StageId id, OpenBuild open) {
-    return switch (id) {
-      case SHELF -> new ShelfStage(session, this, clock);
-      case UNPACK -> new UnpackStage(open, this, session.home());
-      case SORT -> new SortStage(open, this);
-      case PLAN -> new PlanStage(open, this);
-      case FIT -> new FitStage(open, this);
-      case POWER -> new PowerStage(open, this);
-      case LOAD -> new LoadStage(open, this);
-      case WAKE -> new WakeStage(open, this);
-      case CLOSE -> new CloseStage(open, this);
-      case BOOK -> new BookStage(open, this, session.home());
-    };
   }
 
   /** Goes along the trace, as a function key or a click does. */
   public void goByKey(StageId to) {
     handle(() -> {
-      trouble = null;
+      care.read();
       go(to);
     });
   }
@@ -305,8 +182,8 @@ public final class BenchKeys implements Desk {
 
   private void acted(Runnable work) {
     handle(() -> {
-      if (!noting) {
-        trouble = null;
+      if (remark == null) {
+        care.read();
         work.run();
         refresh();
       }
@@ -335,28 +212,7 @@ public final class BenchKeys implements Desk {
 
   @Override
   public void refresh() {
-    if (!face.isHere()) {
-      face.later(this::refresh);
-      return;
-    }
-    if (holding) {
-      stale = true;
-      return;
-    }
-    stale = false;
-    face.show();
-  }
-
-  private Card noteCard() {
-    return new Card.Maker(words.say("note.kicker"), words.say("note.title"))
-        .field(remark.toString(), "", Takes.TEXT)
-        .key(Card.ESC, words.say("note.leave"), this::leaveNote)
-        .go(words.say("note.go"), this::noted);
-  }
-
-  private void leaveNote() {
-    noting = false;
-    refresh();
+    care.refresh();
   }
 
   /** Switches the practice bench. */
@@ -375,11 +231,7 @@ public final class BenchKeys implements Desk {
   /** Hands a text to the stage, or to the remark that is being written. */
   public void paste(String text) {
     handle(() -> {
-      if (noting) {
-        remark.append(text.replaceAll("\\s+", " "));
-      } else {
-        stage.paste(text);
-      }
+      inFront().paste(text);
       refresh();
     });
   }
@@ -391,7 +243,7 @@ public final class BenchKeys implements Desk {
 
   /** Opens a file where the stage takes one. */
   public void openFile() {
-    handle(stage::openFile);
+    handle(() -> stage.openFile());
   }
 
   /** A kit that is dropped on the window is laid on the bench; any other file is a list. */
@@ -401,9 +253,7 @@ public final class BenchKeys implements Desk {
 
   private void dropped(Path path) {
     String name = String.valueOf(path.getFileName());
-    if (java.nio.file.Files.isDirectory(path)
-        || name.endsWith(".hckit")
-        || name.equals("kit.json")) {
+    if (Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
       session.layKit(path);
       go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
     } else {
@@ -417,7 +267,7 @@ public final class BenchKeys implements Desk {
 
   /** Tells whether a blank typed now belongs to a text. */
   public boolean takesBlank() {
-    return noting || (!stage.typed().isEmpty() && stage.card().takes().text());
+    return remark != null || (!stage.typed().isEmpty() && stage.card().takes().text());
   }
 
   /** Takes one character, from the keypad or the main block. */
@@ -426,17 +276,12 @@ public final class BenchKeys implements Desk {
   }
 
   private void takeCharacter(String text) {
-    if (noting) {
-      remark.append(text);
-      refresh();
-      return;
-    }
-    trouble = null;
+    care.read();
     char c = text.charAt(0);
-    Card card = stage.card();
+    Card card = inFront().card();
     Takes takes = card.takes();
-    String typed = stage.typed().text();
-    if (takes.text() && takes.takes(c, typed)) {
+    String typed = inFront().typed().text();
+    if (remark != null || (takes.text() && takes.takes(c, typed))) {
       type(typed + text);
       return;
     }
@@ -445,7 +290,7 @@ public final class BenchKeys implements Desk {
         if (takes.sign() && typed.isEmpty()) {
           type("-");
         } else {
-          takeBackNow();
+          press(card, Card.BACK, this::back);
         }
       }
       case '*' -> note();
@@ -473,20 +318,17 @@ public final class BenchKeys implements Desk {
 
   @Override
   public void type(String text) {
-    stage.typed().type(text);
+    inFront().typed().type(text);
     refresh();
   }
 
   /** Takes back a character, or where nothing is typed the last act. */
   public void backspace() {
     handle(() -> {
-      String typed = stage.typed().text();
-      if (noting) {
-        remark.setLength(Math.max(0, remark.length() - 1));
-        refresh();
-      } else if (!typed.isEmpty()) {
+      String typed = inFront().typed().text();
+      if (!typed.isEmpty()) {
         type(typed.substring(0, typed.length() - 1));
-      } else {
+      } else if (remark == null) {
         takeBackNow();
       }
     });
@@ -495,12 +337,8 @@ public final class BenchKeys implements Desk {
   /** Leaves the remark, does what the card says of it, or empties the field. */
   public void escape() {
     handle(() -> {
-      trouble = null;
-      if (noting) {
-        leaveNote();
-      } else {
-        press(stage.card(), Card.ESC, () -> type(""));
-      }
+      care.putAway();
+      press(inFront().card(), Card.ESC, () -> type(""));
     });
   }
 
@@ -510,7 +348,7 @@ public final class BenchKeys implements Desk {
   }
 
   private void takeBackNow() {
-    trouble = null;
+    care.read();
     press(stage.card(), Card.BACK, this::back);
   }
 
@@ -527,11 +365,13 @@ public final class BenchKeys implements Desk {
 
   @Override
   public void note() {
-    if (session.open().isPresent()) {
-      noting = true;
-      remark.setLength(0);
-      refresh();
-    }
+    session
+        .open()
+        .ifPresent(open -> {
+          remark =
+              new RemarkStage(this, open, stage, words.say(stageId.key()), () -> remark = null);
+          refresh();
+        });
   }
 
   @Override
@@ -547,7 +387,7 @@ public final class BenchKeys implements Desk {
   /** Does what a key on the card says. */
   public void hint(Card.Key hint) {
     handle(() -> {
-      trouble = null;
+      care.read();
       hint.act().run();
       refresh();
     });
@@ -556,30 +396,14 @@ public final class BenchKeys implements Desk {
   /** Does what the large button says; what failed to be written in the background goes first. */
   public void enter() {
     handle(() -> {
-      Trouble told = trouble;
-      trouble = null;
-      if (told != null && told.again() != null) {
-        attempt(told.again(), told.again());
-        refresh();
-      } else {
-        Card card = noting ? noteCard() : stage.card();
+      if (!care.writtenAgain()) {
+        Card card = inFront().card();
         if (card.goEnabled()) {
+          care.read();
           card.enter().run();
           refresh();
-        } else {
-          trouble = told;
         }
       }
     });
-  }
-
-  private void noted() {
-    String text = remark.toString().strip();
-    if (!text.isEmpty()) {
-      session
-          .open()
-          .ifPresent(open -> open.act(new BuildEvent.Noted(words.say(stageId.key()), text)));
-    }
-    leaveNote();
   }
 }

@@ -121,7 +121,7 @@ public final class KeypadWalk {
   }
 
   private boolean asksForPicture(Card card) {
-    return !card.goEnabled() && card.field().isEmpty();
+    return !card.goEnabled() && card.key('1').isPresent();
   }
 
   /** The number of the picture that looks like the simulated display. */
