@@ -79,7 +79,7 @@ final class DisplayTest extends WakeHand {
     Card.Maker card = begun(say("wake.display.which")).how(say("wake.display.which.how"));
     Pose present = setting().pose();
     card.why(say("wake.display.present", present.rotateDeg(), mirrored(present)));
-    for (int i = 1; i <= Pose.all().size(); i++) {
+    for (int i = 1; !asking() && i <= Pose.all().size(); i++) {
       int number = i;
       card.silent((char) ('0' + i), () -> picked = number);
     }
