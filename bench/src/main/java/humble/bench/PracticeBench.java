@@ -16,6 +16,7 @@ import humble.core.mend.Observation;
 import humble.core.stock.Meter;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.units.Spread;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
 import java.util.ArrayList;
@@ -66,7 +67,8 @@ public final class PracticeBench {
     this.meterBias = random.nextDouble() * 2 - 1;
     kit.lines()
         .forEach(line ->
-            truePartRatio.put(line.id(), Math.clamp(random.nextGaussian() / 2.5, -0.9, 0.9)));
+            truePartRatio.put(
+                line.id(), Math.clamp(Spread.sigma(random.nextGaussian()), -0.9, 0.9)));
     for (Peripheral peripheral : kit.peripherals()) {
       if (peripheral instanceof Peripheral.Display) {
         mountings.put(peripheral.id(), Pose.all().get(1 + random.nextInt(7)));

@@ -13,6 +13,7 @@ import humble.core.kit.Parts;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Sight;
+import humble.core.units.Spread;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,7 +25,6 @@ import java.util.Random;
  * own error. The same seed is the same board.
  */
 public final class SimulatedBoard {
-  private static final double TOLERANCE_SIGMAS = 2.5;
   private static final double DIODE_V = 2.5;
   private static final double DIODE_A = 1e-3;
   private static final double BEEP_OHM = 30;
@@ -82,7 +82,7 @@ public final class SimulatedBoard {
             parts.get(ref).model() instanceof Model.Resistor r
                 ? r.ohms()
                 : Double.POSITIVE_INFINITY;
-        double off = tolerance / 100 * random.nextGaussian() / TOLERANCE_SIGMAS;
+        double off = Spread.sigma(tolerance / 100) * random.nextGaussian();
         lines.add(line.with(List.of(ref), new Model.Resistor(ohms * (1 + off))));
       }
     }

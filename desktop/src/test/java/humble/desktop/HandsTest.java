@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.AsBuilt;
+import humble.core.mend.Habits;
+import humble.core.mend.Suspects;
 import humble.desktop.session.Known;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
@@ -209,6 +211,10 @@ class HandsTest {
     open.act(new BuildEvent.Chose("sounder", "loud"));
     assertThat(open.powered(idle)).isInstanceOf(Known.Waiting.class);
     assertThat(open.built().gone(idle)).contains("R6").doesNotContain("JP1");
+    assertThat(Suspects.of(open.built(), idle, Habits.usual()))
+        .as("who is not on the board is no suspect")
+        .noneMatch(suspect -> suspect.name().contains("R6"))
+        .anyMatch(suspect -> suspect.name().contains("JP1"));
     until(bench, () -> open.powered(idle).found().isPresent());
     open.takeBack();
     assertThat(open.powered(idle).found()).as("known from before").isPresent();

@@ -22,7 +22,7 @@ import java.util.SequencedMap;
  * @param supply the supply
  * @param regulators regulators by part
  * @param byPart every device of every part, for the heat in it
- * @param drawn resistors with a tolerance, as boards differ in them
+ * @param drawn what boards differ in
  */
 record Circuit(
     int nodeCount,
@@ -35,9 +35,6 @@ record Circuit(
     SequencedMap<String, SeriesRegulator> regulators,
     Map<String, List<Device>> byPart,
     List<Drawn> drawn) {
-
-  /** A resistance whose value differs from board to board by {@code sigma}, relative. */
-  record Drawn(Resistance device, double sigma) {}
 
   /** Gives this circuit with one more device, sharing the others. */
   Circuit with(Device device) {

@@ -10,6 +10,7 @@ import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.kit.RefOrder;
 import humble.core.kit.Supply;
+import humble.core.units.Spread;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -18,15 +19,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.TreeMap;
 
 /** Turns a kit in one state, with faults, into devices between nodes. */
 final class CircuitBuilder {
-  private static final double OUTPUT_DEFAULT_OHM = 25;
-  private static final double TOLERANCE_SIGMAS = 2.5;
-
   private final Parts parts;
   private final Kit kit;
   private final BoardState state;
@@ -41,7 +40,7 @@ final class CircuitBuilder {
   private final Set<String> reversed = new HashSet<>();
   private final Map<String, Model> models = new HashMap<>();
   private final Map<String, List<Device>> byPart = new HashMap<>();
-  private final List<Circuit.Drawn> drawn = new ArrayList<>();
+  private final List<Drawn> drawn = new ArrayList<>();
   private final Map<String, Map<String, String>> driven = new HashMap<>();
   private int nodes;
 
@@ -233,10 +232,7 @@ final class CircuitBuilder {
             new Resistance(
                 node(part, "1"), node(part, "2"), Math.max(r.ohms(), Physics.CLOSED_OHM));
         report(part, device);
-        Double tolerance = part.line().tolerancePct();
-        if (tolerance != null && tolerance > 0) {
-          drawn.add(new Circuit.Drawn(device, tolerance / 100 / TOLERANCE_SIGMAS));
-        }
+        sigma(part).ifPresent(sigma -> drawn.add(new Drawn.OfResistance(device, sigma)));
       }
       case Model.Closed closed ->
           report(part, new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
@@ -270,6 +266,7 @@ final class CircuitBuilder {
             new SeriesRegulator(node(part, r.in()), node(part, r.gnd()), node(part, r.out()), r);
         devices.add(device);
         regulators.put(part.ref(), device);
+        sigma(part).ifPresent(sigma -> drawn.add(new Drawn.OfRegulator(device, sigma)));
       }
       case Model.Load load -> chip(part, load);
       case Model.Switch contacts -> contacts(part, contacts);
@@ -280,6 +277,14 @@ final class CircuitBuilder {
     }
   }
 
+  /** One σ of a part's value, relative; empty for one that is the same on every board. */
+  private static OptionalDouble sigma(Part part) {
+    Double tolerance = part.line().tolerancePct();
+    return tolerance == null || tolerance <= 0
+        ? OptionalDouble.empty()
+        : OptionalDouble.of(Spread.sigma(tolerance / 100));
+  }
+
   private void chip(Part part, Model.Load load) {
     int plus = node(part, load.plus());
     int minus = node(part, load.minus());
@@ -287,7 +292,7 @@ final class CircuitBuilder {
     driven
         .getOrDefault(part.ref(), Map.of())
         .forEach((pin, level) -> {
-          double ohms = load.outputsRonOhm().getOrDefault(pin, OUTPUT_DEFAULT_OHM);
+          double ohms = load.outputOhm(pin);
           devices.add(new Resistance(level.equals("high") ? plus : minus, node(part, pin), ohms));
         });
   }

@@ -19,7 +19,6 @@ final class Newton {
    */
   private static final double NODE_LEAK_S = 1e-12;
 
-  private static final double FLOATING_OHM = 50e6;
   private static final double LIT_A = 1e-4;
 
   /**
@@ -332,7 +331,7 @@ final class Newton {
     if (circuit.nodeCount() > 0 && lu.setA(nodal.conductance)) {
       DMatrixRMaj inverse = lu.inverse();
       for (int i = 0; i < floating.length; i++) {
-        floating[i] = !(Math.abs(inverse.get(i, i)) < FLOATING_OHM);
+        floating[i] = !(Math.abs(inverse.get(i, i)) < Snapshot.FLOATING_OHM);
       }
     }
     return floating;

@@ -65,6 +65,19 @@ final class SeriesRegulator implements Device {
     return source.amps(target(nodal.volts(in, gnd)) - nodal.volts(out, gnd));
   }
 
+  int in() {
+    return in;
+  }
+
+  int out() {
+    return out;
+  }
+
+  /** Gives how much more it gives when its output is meant higher by a share, all else held. */
+  double ampsOfShare(Nodal at, double share) {
+    return inDropout(at) ? 0 : source.slope() * model.voutV() * share;
+  }
+
   double watts(Nodal nodal) {
     double vin = nodal.volts(in, gnd);
     return (vin - nodal.volts(out, gnd)) * amps(nodal) + vin * quiescentA(vin);

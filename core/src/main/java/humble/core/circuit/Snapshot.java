@@ -2,6 +2,7 @@ package humble.core.circuit;
 
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,12 +10,16 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SequencedMap;
 import org.ejml.data.DMatrixRMaj;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A board at one operating point, as instruments see it. Volts are against ground unless two points
  * are named; a voltmeter is 10 MΩ between its probes.
  */
 public final class Snapshot {
+  /** Above this nothing holds a net any more, in ohms: it floats. */
+  public static final double FLOATING_OHM = 50e6;
+
   /** Inner resistance of a voltmeter, in ohms. */
   public static final double METER_OHM = 10e6;
 
@@ -31,11 +36,16 @@ public final class Snapshot {
   private final double[] volts;
   private final double[] riseOhm;
   private final double[] sigma;
+
+  /** By how much one σ of everything drawn moves every node; kept where windows are asked for. */
+  private final double @Nullable [][] moves;
+
   private final double supplyA;
   private final double supplySigmaA;
   private final boolean limited;
 
-  Snapshot(Parts parts, Newton newton) {
+  /** Takes a solved board; {@code keepsMoves} where the spread between two points is asked for. */
+  Snapshot(Parts parts, Newton newton, boolean keepsMoves) {
     this.parts = parts;
     this.circuit = newton.circuit();
     this.volts = newton.volts();
@@ -52,19 +62,25 @@ public final class Snapshot {
     this.limited = supply != null && supply.limited(at);
     double slope = supply == null || limited ? 0 : supply.slope(at);
     double supplySquares = 0;
+    List<double[]> kept = new ArrayList<>();
     // A value that is off by ε moves node k by ε·I·(Z_ka − Z_kb).
-    for (Circuit.Drawn drawn : circuit.drawn()) {
-      double amps = drawn.device().amps(at) * drawn.sigma();
+    for (Drawn drawn : circuit.drawn()) {
+      double amps = drawn.amps(at);
       if (amps == 0) {
         continue;
       }
-      int a = drawn.device().a();
-      int b = drawn.device().b();
+      double[] each = new double[keepsMoves ? n : 0];
+      kept.add(each);
+      int a = drawn.into();
+      int b = drawn.outOf();
       for (int k = 0; k < n; k++) {
         double za = a < 0 ? 0 : inverse.data[k * n + a];
         double zb = b < 0 ? 0 : inverse.data[k * n + b];
         double move = amps * (za - zb);
         sigma[k] += move * move;
+        if (keepsMoves) {
+          each[k] = move;
+        }
       }
       if (supply != null && slope > 0) {
         double plus = column(inverse, n, supply.plus(), a) - column(inverse, n, supply.plus(), b);
@@ -78,6 +94,7 @@ public final class Snapshot {
       sigma[k] = Math.sqrt(sigma[k]);
     }
     this.supplySigmaA = Math.sqrt(supplySquares);
+    this.moves = keepsMoves ? kept.toArray(double[][]::new) : null;
   }
 
   private static double column(DMatrixRMaj inverse, int n, int row, int column) {
@@ -114,7 +131,28 @@ public final class Snapshot {
     return node(point).map(node -> node < 0 ? 0 : riseOhm[node]).orElse(0.0);
   }
 
-  /** Gives the spread of a net or lead from the tolerances of resistors, one σ, in volts. */
+  /**
+   * Gives the spread of what is read between two nets or leads, one σ, in volts: what moves both
+   * alike does not count.
+   *
+   * @throws IllegalStateException for a board with a fault, whose moves are not kept
+   */
+  public double sigmaVolts(String red, String black) {
+    double[][] all = moves;
+    if (all == null) {
+      throw new IllegalStateException("only the board as designed keeps what moves it");
+    }
+    int a = node(red).orElse(-1);
+    int b = node(black).orElse(-1);
+    double squares = 0;
+    for (double[] each : all) {
+      double move = (a < 0 ? 0 : each[a]) - (b < 0 ? 0 : each[b]);
+      squares += move * move;
+    }
+    return Math.sqrt(squares);
+  }
+
+  /** Gives the spread of a net or lead from the tolerances of its parts, one σ, in volts. */
   public double sigmaVolts(String point) {
     return node(point).map(node -> node < 0 ? 0 : sigma[node]).orElse(0.0);
   }

@@ -27,7 +27,7 @@ public final class StateSolver {
   public StateSolver(Parts parts, BoardState state) {
     this.parts = parts;
     this.state = state;
-    this.designed = cold(List.of());
+    this.designed = cold(List.of(), true);
     if (designed != null) {
       designed.fillNets(startOfNet);
     }
@@ -56,15 +56,15 @@ public final class StateSolver {
       Circuit circuit = Circuit.of(parts, state, faults);
       Newton newton = new Newton(circuit, DcOptions.USUAL);
       if (newton.from(start(circuit))) {
-        return Optional.of(new Snapshot(parts, newton));
+        return Optional.of(new Snapshot(parts, newton, false));
       }
     }
-    return Optional.ofNullable(cold(faults));
+    return Optional.ofNullable(cold(faults, false));
   }
 
-  private @Nullable Snapshot cold(List<Fault> faults) {
+  private @Nullable Snapshot cold(List<Fault> faults, boolean keepsMoves) {
     Newton settled = new DcSolver(parts).settle(state, faults).run();
-    return settled == null ? null : new Snapshot(parts, settled);
+    return settled == null ? null : new Snapshot(parts, settled, keepsMoves);
   }
 
   /** Lifted leads begin at the voltage of the net that they were lifted off. */

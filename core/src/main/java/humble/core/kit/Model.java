@@ -39,8 +39,15 @@ public sealed interface Model {
   /** A chip that draws current and drives pins; {@code outputsRonOhm} by pin. */
   record Load(String plus, String minus, double ma, double minV, Map<String, Double> outputsRonOhm)
       implements Model {
+    private static final double USUAL_OUTPUT_OHM = 25;
+
     public Load {
       outputsRonOhm = Map.copyOf(outputsRonOhm);
+    }
+
+    /** Gives the resistance of an output, in ohms; 25 Ω where the kit says nothing. */
+    public double outputOhm(String pin) {
+      return outputsRonOhm.getOrDefault(pin, USUAL_OUTPUT_OHM);
     }
   }
 

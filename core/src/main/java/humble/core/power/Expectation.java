@@ -33,5 +33,12 @@ public record Expectation(
    * @param limited whether the limit light comes on
    */
   public record IfInstead(
-      humble.core.circuit.Fault fault, double volts, double ma, boolean limited) {}
+      humble.core.circuit.Fault fault, double volts, double ma, boolean limited) {
+    private static final double ALIKE_V = 0.05;
+
+    /** Tells whether no meter tells it from another. */
+    boolean readsLike(IfInstead other) {
+      return Math.abs(volts - other.volts) < ALIKE_V && limited == other.limited;
+    }
+  }
 }

@@ -30,13 +30,10 @@ import org.jspecify.annotations.Nullable;
 /**
  * Reckons the stages of powering a board from its circuit.
  *
- * <p>The window of a current or rail is ±1.96 σ about the nominal board, σ from the tolerances of
- * the resistors (tolerance = 2.5 σ) carried to first order through the operating point; everything
- * else is nominal. The limit is that of {@link SupplyLimit}.
+ * <p>Windows are those of {@link BoardWindows}; everything else is nominal. The limit is that of
+ * {@link SupplyLimit}.
  */
 public final class PowerReckoning {
-  private static final double SIGMAS_OF_95_PERCENT = 1.96;
-  private static final double FLOATING_OHM = 50e6;
   private static final double SHOWN_MA = 0.1;
   private static final double AMBIENT_RISE_C = 15;
   private static final double HOTTEST_C = 125;
@@ -66,14 +63,14 @@ public final class PowerReckoning {
    */
   public Optional<PoweredStage> stage(BoardState state, BooleanSupplier cancelled) {
     Supply supply = supply(state).orElse(null);
-    StateSolver solver = new StateSolver(parts, state);
-    Snapshot board = solver.asDesigned().orElse(null);
-    if (supply == null || board == null) {
+    BoardWindows windows =
+        supply == null ? null : BoardWindows.of(parts, state, supply).orElse(null);
+    if (supply == null || windows == null) {
       return Optional.empty();
     }
+    Snapshot board = windows.nominal();
     double nominal = board.supplyA() * 1000;
-    double half = SIGMAS_OF_95_PERCENT * board.supplySigmaA() * 1000;
-    Band expect = new Band(Math.max(0, nominal - half), Math.max(0, nominal + half));
+    Band expect = windows.currentMa();
     double limit = SupplyLimit.ma(parts, supply, board, expect.high());
     return Optional.of(
         new PoweredStage(
@@ -82,7 +79,7 @@ public final class PowerReckoning {
             nominal,
             expect,
             limit,
-            rails(board),
+            rails(windows),
             hints(state, supply, limit, expect, cancelled),
             heats(board),
             lights(board),
@@ -91,15 +88,12 @@ public final class PowerReckoning {
             ohms(state, supply)));
   }
 
-  private List<PoweredStage.Rail> rails(Snapshot board) {
+  private List<PoweredStage.Rail> rails(BoardWindows windows) {
+    Snapshot board = windows.nominal();
     List<PoweredStage.Rail> rails = new ArrayList<>();
     for (String net : Rails.of(parts).nets()) {
-      OptionalDouble volts = board.openVolts(net);
-      if (volts.isPresent() && board.riseOhm(net) < FLOATING_OHM) {
-        rails.add(
-            new PoweredStage.Rail(
-                net,
-                Band.around(volts.getAsDouble(), SIGMAS_OF_95_PERCENT * board.sigmaVolts(net))));
+      if (board.openVolts(net).isPresent() && board.riseOhm(net) < Snapshot.FLOATING_OHM) {
+        rails.add(new PoweredStage.Rail(net, windows.volts(net)));
       }
     }
     return rails;
@@ -148,7 +142,7 @@ public final class PowerReckoning {
           }
           String rail = pin.ref() + "." + (level.equals("high") ? load.plus() : load.minus());
           double drop = board.openVolts(rail).orElse(0) - board.openVolts(pin.toString()).orElse(0);
-          double ma = 1000 * drop / load.outputsRonOhm().getOrDefault(pin.pin(), 25.0);
+          double ma = 1000 * drop / load.outputOhm(pin.pin());
           if (Math.abs(ma) >= SHOWN_MA) {
             pins.add(new PoweredStage.Draw(pin.toString(), ma, most(pin.ref())));
           }

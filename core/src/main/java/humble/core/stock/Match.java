@@ -6,6 +6,7 @@ import humble.core.kit.PartKind;
 import humble.core.units.Band;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.units.Spread;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -63,7 +64,7 @@ public record Match(double value, Band interval, List<Candidate> lines, Optional
       Line line, double nominal, double value, double half, Band interval) {
     Double given = line.tolerancePct();
     double tolerance = Math.abs(nominal) * (given == null ? USUAL_TOLERANCE_PCT : given) / 100;
-    double sigma = Math.hypot(tolerance / 2.5, half / Math.sqrt(3));
+    double sigma = Math.hypot(Spread.sigma(tolerance), half / Math.sqrt(3));
     double z = (value - nominal) / Math.max(sigma, Double.MIN_NORMAL);
     double likelihood = Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
     return new Candidate(

@@ -8,6 +8,7 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
+import humble.core.units.Band;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -44,6 +45,63 @@ class PowerReckoningTest {
     assertThat(inside / 4000.0).isBetween(0.93, 0.97);
     assertThat(stage.limitMa()).isCloseTo(1.5 * stage.expectMa().high(), within(1e-9));
     assertThat(stage.ohmsBefore().orElseThrow()).isCloseTo(68.75, within(0.01));
+  }
+
+  /** A rail behind a regulator is as uncertain as the regulator, and its gate says the same. */
+  @Test
+  void aRegulatorsToleranceIsInTheWindowOfItsRailAndOfItsGate() {
+    Parts parts =
+        KitMaker.kit()
+            .line(
+                "u",
+                PartKind.REGULATOR,
+                "3.3",
+                4.0,
+                "half-round-3",
+                new Model.Regulator(3.3, 0.35, 250, 1.5, 160, "3", "1", "2"),
+                List.of(),
+                "U1")
+            .resistor("R1", "1k")
+            .resistor("R2", "1k")
+            .resistor("R3", "1k")
+            .net("IN", "U1.3")
+            .net("OUT", "U1.2", "R1.1", "R2.1")
+            .net("MID", "R1.2", "R3.1")
+            .net("GND", "U1.1", "R2.2", "R3.2")
+            .supply("s", 5, 500, "IN", "GND")
+            .state("on", "s")
+            .gate("g", "on", "OUT", "GND")
+            .gate("half", "on", "OUT", "MID")
+            .parts();
+    PoweredStage.Rail rail =
+        stage(parts).rails().stream().filter(r -> r.net().equals("OUT")).findFirst().orElseThrow();
+    Random random = new Random(12);
+    int inside = 0;
+    int between = 0;
+    Expectation half = new GateReckoning(parts).of(parts.kit().gates().get(1)).orElseThrow();
+    for (int i = 0; i < 4000; i++) {
+      double out = 3.3 * (1 + random.nextGaussian() * 0.016);
+      double top = 1000 * (1 + random.nextGaussian() * 0.02);
+      double bottom = 1000 * (1 + random.nextGaussian() * 0.02);
+      inside += rail.volts().holds(out) ? 1 : 0;
+      between += half.window().holds(out * top / (top + bottom)) ? 1 : 0;
+    }
+    assertThat(inside / 4000.0).isBetween(0.93, 0.97);
+    assertThat(between / 4000.0).as("what moves both probes alike").isBetween(0.93, 0.97);
+    Expectation gate = new GateReckoning(parts).of(parts.kit().gates().getFirst()).orElseThrow();
+    assertThat(gate.window().low()).isCloseTo(rail.volts().low(), within(1e-3));
+    assertThat(gate.window().high()).isCloseTo(rail.volts().high(), within(1e-3));
+    assertThat(gate.currentMa()).isEqualTo(stage(parts).expectMa());
+    assertThat(gate.limitMa()).isEqualTo(stage(parts).limitMa());
+  }
+
+  @Test
+  void aSupplyWithARangeWidensTheCurrentToo() {
+    Band narrow = stage(loads().supply("s", 5, 500, "IN", "GND").parts()).expectMa();
+    Band wide =
+        stage(loads().supply("s", 5, 500, "IN", "GND", new Band(4.5, 5.5)).parts()).expectMa();
+    assertThat(wide.low()).isLessThan(0.91 * narrow.low());
+    assertThat(wide.high()).isGreaterThan(1.09 * narrow.high());
   }
 
   @Test

@@ -39,6 +39,42 @@ class LightMatrixTest {
     assertThat(suspects.stream().mapToDouble(LightSuspect::belief).sum()).isBetween(0.9, 1.0001);
   }
 
+  /** 12 lines, 132 lights: whatever is dark, the beliefs of all groups together are one. */
+  @Test
+  void beliefsOfGroupsAddUpToOneHoweverManyLightsAreDark() {
+    Peripheral.Matrix matrix = lines(12);
+    LightMatrix reckoning = new LightMatrix(matrix);
+    for (int dark : new int[] {1, 5, 60, 132}) {
+      Set<Integer> seen = new java.util.TreeSet<>();
+      for (int n = 1; n <= dark; n++) {
+        seen.add(n);
+      }
+      List<LightSuspect> suspects = reckoning.suspects(seen, Set.of());
+      assertThat(suspects).as("%d dark", dark).isNotEmpty();
+      assertThat(suspects.stream().mapToDouble(LightSuspect::belief).sum())
+          .isBetween(0.5, 1.0 + 1e-9);
+      assertThat(suspects.stream().flatMap(s -> s.group().stream()))
+          .as("every fault in one group")
+          .doesNotHaveDuplicates();
+    }
+  }
+
+  private static Peripheral.Matrix lines(int count) {
+    List<String> pins = new java.util.ArrayList<>();
+    for (int i = 1; i <= count; i++) {
+      pins.add("U1." + i);
+    }
+    List<Peripheral.Light> lights = new java.util.ArrayList<>();
+    for (String a : pins) {
+      for (String c : pins) {
+        if (!a.equals(c)) {
+          lights.add(new Peripheral.Light(a, c, "LED" + (lights.size() + 1)));
+        }
+      }
+    }
+    return new Peripheral.Matrix("m", "U1", List.of(), lights, pins, 3.3, 2.0);
+  }
+
   @Test
   void everyLightOfOnePinMeansThatPin() {
     Peripheral.Matrix matrix = pairs(3.3);

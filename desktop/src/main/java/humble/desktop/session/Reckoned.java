@@ -1,10 +1,7 @@
 package humble.desktop.session;
 
 import humble.core.casing.CaseFit;
-import humble.core.kit.Gate;
 import humble.core.kit.Parts;
-import humble.core.power.Expectation;
-import humble.core.power.GateReckoning;
 import humble.core.route.Move;
 import humble.core.route.NoPlan;
 import humble.core.route.Pace;
@@ -13,7 +10,6 @@ import humble.core.route.Planner;
 import humble.core.route.School;
 import humble.core.stock.Reach;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,9 +18,8 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What takes the core a moment: the plan of every school, what every gate should read, and the fit
- * of the case, for one set of choices and of missing parts. Computed away from the interface
- * thread.
+ * What takes the core a moment: the plan of every school and the fit of the case, for one set of
+ * choices and of missing parts. Computed away from the interface thread.
  *
  * @param choices choices it was computed for
  * @param lacking parts it was computed without
@@ -33,7 +28,6 @@ import org.jspecify.annotations.Nullable;
  * @param pace whose minutes the plans reckon with
  * @param watts heat by part, in watts
  * @param plans plans by school; a kit whose facts run in a circle has none
- * @param expectations readings by gate
  * @param caseFit fit of the case
  * @param reach how far the build gets without them; empty when nothing is missing
  */
@@ -45,7 +39,6 @@ public record Reckoned(
     Pace pace,
     Map<String, Double> watts,
     Map<School, Plan> plans,
-    Map<String, Expectation> expectations,
     CaseFit caseFit,
     Optional<Reach> reach) {
 
@@ -63,11 +56,6 @@ public record Reckoned(
       plan(parts, school, choices, lacking, moves, eveningMinutes, pace)
           .ifPresent(plan -> plans.put(school, plan));
     }
-    GateReckoning reckoning = new GateReckoning(parts);
-    Map<String, Expectation> expectations = new LinkedHashMap<>();
-    for (Gate gate : parts.kit().gates()) {
-      reckoning.of(gate).ifPresent(expectation -> expectations.put(gate.id(), expectation));
-    }
     return new Reckoned(
         Map.copyOf(choices),
         new TreeSet<>(lacking),
@@ -76,7 +64,6 @@ public record Reckoned(
         pace,
         watts,
         plans,
-        expectations,
         CaseFit.of(parts.kit(), choices),
         reach(parts, choices, lacking, plans.get(School.LOW), pace));
   }

@@ -1,0 +1,49 @@
+package humble.core.circuit;
+
+/** Something whose value differs from board to board, relative to its own by one σ. */
+sealed interface Drawn {
+  /** Gives the node that one σ more pushes a current into. */
+  int into();
+
+  /** Gives the node that the current is taken out of. */
+  int outOf();
+
+  /** Gives that current, in amperes, at an operating point. */
+  double amps(Nodal at);
+
+  /** A resistance. */
+  record OfResistance(Resistance device, double sigma) implements Drawn {
+    @Override
+    public int into() {
+      return device.a();
+    }
+
+    @Override
+    public int outOf() {
+      return device.b();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return device.amps(at) * sigma;
+    }
+  }
+
+  /** A regulator's output. */
+  record OfRegulator(SeriesRegulator device, double sigma) implements Drawn {
+    @Override
+    public int into() {
+      return device.out();
+    }
+
+    @Override
+    public int outOf() {
+      return device.in();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return device.ampsOfShare(at, sigma);
+    }
+  }
+}
