@@ -20,7 +20,7 @@ final class BuildsCommand extends humble.cli.Command {
         String name = build.began().map(BuildEvent.Began::name).orElse(id);
         String kit = build.began().map(BuildEvent.Began::kitId).orElse("");
         String stage = stage(build);
-        boolean done = build.closed().contains("closed");
+        boolean done = build.isClosed();
         builds.add(Answer.object("id", id, "name", name, "kit", kit, "stage", stage, "done", done));
         text.add(id + "  " + name + "  " + (done ? "done" : stage));
       }

@@ -8,11 +8,13 @@ import humble.core.kit.Enclosure;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
 import humble.core.kit.Handwork;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.KitFault;
 import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
+import humble.core.kit.Measured;
 import humble.core.kit.Model;
 import humble.core.kit.Mount;
 import humble.core.kit.PartKind;
@@ -27,6 +29,7 @@ import humble.core.kit.SheetEntry;
 import humble.core.kit.Side;
 import humble.core.kit.Supply;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.units.Band;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -91,7 +94,7 @@ public final class KitMaker {
             false,
             List.of(),
             List.of(),
-            "board",
+            Home.BOARD,
             fragile,
             0,
             model,
@@ -216,7 +219,14 @@ public final class KitMaker {
   public KitMaker gate(String id, String state, String red, String black, String... before) {
     gates.add(
         new Gate(
-            id, "gate " + id, "voltage", List.of(red, black), state, null, List.of(before), ""));
+            id,
+            "gate " + id,
+            Measured.VOLTAGE,
+            List.of(red, black),
+            state,
+            null,
+            List.of(before),
+            ""));
     return this;
   }
 
@@ -234,7 +244,7 @@ public final class KitMaker {
 
   /** Adds a task. */
   public KitMaker task(String id, String kind, List<String> after, List<String> before) {
-    tasks.add(new Task(id, kind, "task " + id, 5, after, before));
+    tasks.add(new Task(id, TaskKind.named(kind).orElseThrow(), "task " + id, 5, after, before));
     return this;
   }
 

@@ -331,6 +331,11 @@ public final class Build {
     return awake;
   }
 
+  /** Tells whether the case is closed: the build is over. */
+  public boolean isClosed() {
+    return closed.contains(BuildEvent.Closed.LAST);
+  }
+
   /** Gives the steps of closing that are done. */
   public Set<String> closed() {
     return closed;

@@ -137,7 +137,13 @@ public sealed interface BuildEvent {
   record Woke(String peripheral) implements BuildEvent {}
 
   /** A step of closing the case was done. */
-  record Closed(String step) implements BuildEvent {}
+  record Closed(String step) implements BuildEvent {
+    /** The step in which the board is powered once more. */
+    public static final String ONCE_MORE = "once-more";
+
+    /** The last step: the case is closed. */
+    public static final String LAST = "closed";
+  }
 
   /** A remark. */
   record Noted(String stage, String text) implements BuildEvent {}

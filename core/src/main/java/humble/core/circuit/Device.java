@@ -4,7 +4,16 @@ package humble.core.circuit;
  * One element of a circuit during a solve; it remembers what limiting needs between two Newton
  * steps.
  */
-interface Device {
+sealed interface Device
+    permits Avalanche,
+        BenchSupply,
+        Bipolar,
+        ChipLoad,
+        HeldNode,
+        Junction,
+        Resistance,
+        SeriesRegulator,
+        SquareLaw {
   /**
    * Adds the device to the equations, linearised about their voltages. Gives false while it still
    * limits its step.

@@ -225,7 +225,22 @@ public final class OhmBench {
           case Resistance r -> changes.add(new Change(r.a(), r.b(), -1 / r.ohms()));
           case Junction j -> changes.add(new Change(j.anode(), j.cathode(), -j.restingS()));
           case ChipLoad load -> {}
-          default -> {
+          case Avalanche zener -> {
+            return Optional.empty();
+          }
+          case BenchSupply supply -> {
+            return Optional.empty();
+          }
+          case Bipolar transistor -> {
+            return Optional.empty();
+          }
+          case HeldNode held -> {
+            return Optional.empty();
+          }
+          case SeriesRegulator regulator -> {
+            return Optional.empty();
+          }
+          case SquareLaw transistor -> {
             return Optional.empty();
           }
         }

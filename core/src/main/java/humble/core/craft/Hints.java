@@ -30,25 +30,18 @@ public final class Hints {
     if (!soaking.isEmpty() && soaking.size() <= 4) {
       hints.add(Phrase.of("craft.hint.plane", soaking));
     }
-    if (melts(kind)) {
+    if (kind.is(PartKind.Fact.MELTS)) {
       hints.add(Phrase.of("craft.hint.plastic"));
     }
     if (part.line().fragile().contains("heat")) {
       hints.add(Phrase.of("craft.hint.heat"));
     }
-    if (part.pack().lead() == LeadClass.TAB && soaking.isEmpty() && !melts(kind)) {
+    if (part.pack().lead() == LeadClass.TAB && soaking.isEmpty() && !kind.is(PartKind.Fact.MELTS)) {
       hints.add(Phrase.of("craft.hint.tab"));
     }
     if (part.line().fragile().contains("static")) {
       hints.add(Phrase.of("craft.hint.static"));
     }
     return hints;
-  }
-
-  private static boolean melts(PartKind kind) {
-    return switch (kind) {
-      case CONNECTOR, HEADER, SOCKET, BUTTON, SWITCH, BATTERY_HOLDER, JOYSTICK, ENCODER -> true;
-      default -> false;
-    };
   }
 }

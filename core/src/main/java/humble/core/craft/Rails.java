@@ -47,7 +47,15 @@ public final class Rails {
           rails.add(rails.rails, part, "1");
           rails.add(rails.grounds, part, "2");
         }
-        default -> {}
+        case Model.Resistor r -> {}
+        case Model.Junction j -> {}
+        case Model.Zener z -> {}
+        case Model.Bipolar t -> {}
+        case Model.Mosfet t -> {}
+        case Model.Switch contacts -> {}
+        case Model.Pot pot -> {}
+        case Model.Closed closed -> {}
+        case Model.Open open -> {}
       }
     }
     if (kit.nets().containsKey("GND")) {

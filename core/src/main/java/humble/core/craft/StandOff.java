@@ -57,16 +57,12 @@ public record StandOff(boolean raised, double mm, Phrase how, Phrase because, Ph
   private static StandOff flush(Part part) {
     PartKind kind = part.line().kind();
     String why =
-        kind == PartKind.SOCKET || kind == PartKind.HEADER || kind == PartKind.CONNECTOR
+        kind.is(PartKind.Fact.PULLED)
             ? "pulled"
-            : kind == PartKind.BUTTON || kind == PartKind.SWITCH
+            : kind.is(PartKind.Fact.PUSHED)
                 ? "pushed"
                 : part.line().fragile().contains("heat") ? "heat" : "short";
-    boolean other =
-        switch (kind) {
-          case RESISTOR, DIODE, ZENER, INDUCTOR, LED, CAPACITOR, CAPACITOR_POLARISED -> true;
-          default -> kind.isThreeLegged();
-        };
+    boolean other = kind.is(PartKind.Fact.RAISED);
     return new StandOff(
         false,
         0,

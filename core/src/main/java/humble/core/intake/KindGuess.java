@@ -131,6 +131,8 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
           new Word("pnp", 1000, PartKind.TRANSISTOR_PNP),
           new Word("n-?(channel|mos|fet|mosfet)", 1000, PartKind.MOSFET_N),
           new Word("p-?(channel|mos|fet|mosfet)", 1000, PartKind.MOSFET_P),
+          new Word("mosfets?", 200, PartKind.MOSFET_N, PartKind.MOSFET_P),
+          new Word("fets?", 200, PartKind.MOSFET_N, PartKind.MOSFET_P),
           new Word(
               "transistors?",
               40,

@@ -1,6 +1,7 @@
 package humble.core.intake;
 
 import humble.core.kit.Finding;
+import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
@@ -73,10 +74,7 @@ final class LineDraft {
     return !refs.isEmpty()
         || kindGiven
         || row.maybe(Column.LINE).isPresent()
-        || switch (kind.kind()) {
-          case OTHER, MECHANICAL, WIRE, BATTERY, CARD -> false;
-          default -> true;
-        };
+        || !kind.kind().is(PartKind.Fact.BESIDE);
   }
 
   /** Tells whether the row says anything at all. */
@@ -353,19 +351,17 @@ final class LineDraft {
     if (given.isPresent() || isComplete() || value.isEmpty()) {
       return given.map(String::strip).orElse("");
     }
-    return switch (now) {
-      case IC, REGULATOR, REFERENCE, TRANSISTOR_NPN, TRANSISTOR_PNP, MOSFET_N, MOSFET_P, DIODE -> {
-        guess(
-            id,
-            "marking",
-            value,
-            0.9,
-            "what lists call the value of such a part is printed on it",
-            List.of());
-        yield value;
-      }
-      default -> "";
-    };
+    if (!now.is(PartKind.Fact.NAMED)) {
+      return "";
+    }
+    guess(
+        id,
+        "marking",
+        value,
+        0.9,
+        "what lists call the value of such a part is printed on it",
+        List.of());
+    return value;
   }
 
   /**
@@ -376,10 +372,10 @@ final class LineDraft {
     return row.cells().containsKey(Column.FRAGILE);
   }
 
-  private String home(String id) {
-    String given = row.text(Column.HOME).strip();
-    if (List.of("board", "between-pins", "none").contains(given)) {
-      return given;
+  private Home home(String id) {
+    Optional<Home> given = Home.named(row.text(Column.HOME).strip());
+    if (given.isPresent()) {
+      return given.get();
     }
     if (refs.isEmpty()) {
       problems.add(
@@ -388,9 +384,9 @@ final class LineDraft {
               "No places are listed for line '"
                   + id
                   + "'; it is kept as having no home on the board."));
-      return "none";
+      return Home.NONE;
     }
-    return "board";
+    return Home.BOARD;
   }
 
   private int stripOf() {
@@ -429,42 +425,45 @@ final class LineDraft {
     if (packageId.startsWith("dip-") || packageId.startsWith("socket-dip-")) {
       return new Traits(List.of("notch"), 0.95, usual);
     }
-    return switch (kind) {
-      case DIODE, ZENER -> new Traits(List.of("stripe"), 0.95, usual);
-      case LED -> new Traits(List.of("long-lead", "flat"), 0.85, usual);
-      case CAPACITOR_POLARISED ->
-          packageId.equals("bead")
-              ? new Traits(List.of("plus", "long-lead"), GUESSED, usual)
-              : new Traits(List.of("stripe", "long-lead"), 0.9, usual);
-      case BUZZER -> new Traits(List.of("plus", "long-lead"), 0.7, usual);
-      case BATTERY_HOLDER, BATTERY -> new Traits(List.of("plus"), 0.9, usual);
-      case TRANSISTOR_NPN, TRANSISTOR_PNP, MOSFET_N, MOSFET_P, REGULATOR, REFERENCE ->
+    return switch (kind.way()) {
+      case EITHER -> Traits.NONE;
+      case CATHODE_FIRST ->
+          kind == PartKind.LED
+              ? new Traits(List.of("long-lead", "flat"), 0.85, usual)
+              : kind == PartKind.LASER ? Traits.NONE : new Traits(List.of("stripe"), 0.95, usual);
+      case PLUS_FIRST ->
+          kind == PartKind.BUZZER
+              ? new Traits(List.of("plus", "long-lead"), 0.7, usual)
+              : kind != PartKind.CAPACITOR_POLARISED
+                  ? new Traits(List.of("plus"), 0.9, usual)
+                  : packageId.equals("bead")
+                      ? new Traits(List.of("plus", "long-lead"), GUESSED, usual)
+                      : new Traits(List.of("stripe", "long-lead"), 0.9, usual);
+      case THREE_LEGS ->
           packageId.equals("half-round-3")
               ? new Traits(List.of("flat"), 0.95, usual)
               : packageId.startsWith("tab-3")
                   ? new Traits(List.of("printed"), 0.85, usual)
                   : new Traits(List.of("dot"), 0.4, usual);
-      case IC -> new Traits(List.of("dot"), 0.7, usual);
-      case DISPLAY, MODULE -> new Traits(List.of("printed"), 0.6, usual);
-      default -> Traits.NONE;
+      case PIN_1 ->
+          kind == PartKind.IC
+              ? new Traits(List.of("dot"), 0.7, usual)
+              : kind == PartKind.DISPLAY || kind == PartKind.MODULE
+                  ? new Traits(List.of("printed"), 0.6, usual)
+                  : Traits.NONE;
     };
   }
 
   private static Traits fragile(PartKind kind) {
-    return switch (kind) {
-      case IC, MOSFET_N, MOSFET_P ->
-          new Traits(List.of("static"), 0.9, "a charged finger kills such a part without a sign");
-      case LED, LDR, TRANSISTOR_NPN, TRANSISTOR_PNP ->
-          new Traits(List.of("heat"), GUESSED, "a joint held too long hurts it");
-      case CRYSTAL, RESONATOR -> new Traits(List.of("shock"), GUESSED, "a fall breaks it");
-      case DISPLAY ->
-          new Traits(
-              List.of("static", "shock", "water"), GUESSED, "glass and drivers bear none of these");
-      case MODULE, SENSOR ->
-          new Traits(List.of("static", "water"), 0.7, "what stands on it bears neither");
-      case BUZZER, SPEAKER, SWITCH, BUTTON, POTENTIOMETER, TRIMMER, ENCODER, JOYSTICK ->
-          new Traits(List.of("water"), 0.7, "wash water creeps in and stays");
-      default -> Traits.NONE;
+    List<String> words = kind.hurt().words();
+    return switch (kind.hurt()) {
+      case NOTHING -> Traits.NONE;
+      case STATIC -> new Traits(words, 0.9, "a charged finger kills such a part without a sign");
+      case HEAT -> new Traits(words, GUESSED, "a joint held too long hurts it");
+      case SHOCK -> new Traits(words, GUESSED, "a fall breaks it");
+      case GLASS -> new Traits(words, GUESSED, "glass and drivers bear none of these");
+      case BOARDED -> new Traits(words, 0.7, "what stands on it bears neither");
+      case WATER -> new Traits(words, 0.7, "wash water creeps in and stays");
     };
   }
 

@@ -415,7 +415,8 @@ record PackageGuess(
       case HEADER, CONNECTOR ->
           pins.orElseGet(
               () -> usual("header-1x2", because, VAGUE, List.of("header-1x4", "header-1x6")));
-      default -> usual("header-1x4", because, 0.2, List.of("header-1x6", "header-1x8"));
+      case LED_MATRIX, ENCODER, JOYSTICK, DISPLAY, MODULE, CARD, MECHANICAL, OTHER ->
+          usual("header-1x4", because, 0.2, List.of("header-1x6", "header-1x8"));
     };
   }
 

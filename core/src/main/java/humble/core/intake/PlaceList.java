@@ -2,6 +2,7 @@ package humble.core.intake;
 
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
+import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.Mount;
 import humble.core.kit.PackageLibrary;
@@ -71,7 +72,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
               ? " has no place: its pads are not in the board files, or its package does not fit."
               : " has no place in the placement list.";
       lines.stream()
-          .filter(line -> line.home().equals("board"))
+          .filter(line -> line.home() == Home.BOARD)
           .flatMap(line -> line.refs().stream())
           .filter(ref -> !placed.contains(ref))
           .forEach(ref -> problems.add(Finding.warning("places", ref + why)));

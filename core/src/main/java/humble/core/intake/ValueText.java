@@ -165,19 +165,6 @@ record ValueText(
   }
 
   private static boolean isMeasured(PartKind kind) {
-    return switch (kind) {
-      case RESISTOR,
-          RESISTOR_NETWORK,
-          CAPACITOR,
-          CAPACITOR_POLARISED,
-          INDUCTOR,
-          COIL,
-          CRYSTAL,
-          RESONATOR,
-          POTENTIOMETER,
-          TRIMMER ->
-          true;
-      default -> false;
-    };
+    return kind.is(PartKind.Fact.MEASURED);
   }
 }

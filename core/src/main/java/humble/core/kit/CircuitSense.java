@@ -124,18 +124,22 @@ final class CircuitSense {
       case Model.Closed closed -> true;
       case Model.Resistor r -> r.ohms() < SHORT_OHM;
       case Model.Switch contacts -> contacts.closed();
-      default -> false;
+      case Model.Junction junction -> false;
+      case Model.Zener zener -> false;
+      case Model.Bipolar transistor -> false;
+      case Model.Mosfet transistor -> false;
+      case Model.Regulator regulator -> false;
+      case Model.Load load -> false;
+      case Model.Battery battery -> false;
+      case Model.Pot pot -> false;
+      case Model.Open open -> false;
     };
   }
 
   private void models() {
     for (int i = 0; i < kit.lines().size(); i++) {
       Line line = kit.lines().get(i);
-      boolean carries =
-          switch (line.kind()) {
-            case IC, REGULATOR, REFERENCE, MOSFET_N, MOSFET_P, MODULE, DISPLAY -> true;
-            default -> false;
-          };
+      boolean carries = line.kind().is(PartKind.Fact.NEEDS_MODEL);
       Optional<Part> wired =
           line.refs().stream()
               .flatMap(ref -> parts.part(ref).stream())

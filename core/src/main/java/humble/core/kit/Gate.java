@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param id name within the kit
  * @param title what it proves
- * @param measure {@code voltage}, {@code current} or {@code resistance}
+ * @param measure what is measured
  * @param at points of the red and the black probe, pins or nets
  * @param state state of the board in which it is measured
  * @param expected window in base units, when the kit fixes one; computed otherwise
@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 public record Gate(
     String id,
     String title,
-    String measure,
+    Measured measure,
     List<String> at,
     String state,
     @Nullable Band expected,

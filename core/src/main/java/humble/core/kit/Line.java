@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param spareOk whether more than needed is meant to be there
  * @param polarityMarks marks this part itself shows
  * @param substitutes lines whose parts may stand in
- * @param home {@code board}, {@code between-pins} or {@code none}
+ * @param home where its parts belong
  * @param fragile what hurts it: heat, static, shock, water
  * @param stripOf positions of a supplied strip that it is snapped from, 0 when it is not
  * @param model electrical model, when the kit gives one
@@ -39,7 +39,7 @@ public record Line(
     boolean spareOk,
     List<String> polarityMarks,
     List<String> substitutes,
-    String home,
+    Home home,
     List<String> fragile,
     int stripOf,
     @Nullable Model model,

@@ -2,58 +2,71 @@ package humble.core.kit;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /**
- * The kinds of part a kit may list, each with what is true of it: which way round it goes and what
- * its value counts in.
+ * The kinds of part a kit may list, each with what is true of it: which way round it goes, what its
+ * value counts in, what comes of reversing it, what hurts it, and the facts by which the rest of
+ * the program asks. A new kind has to answer all of them here.
  */
 public enum PartKind {
-  RESISTOR(Way.EITHER, "Ω"),
-  RESISTOR_NETWORK(Way.PIN_1, ""),
-  CAPACITOR(Way.EITHER, "F"),
-  CAPACITOR_POLARISED(Way.PLUS_FIRST, "F"),
-  INDUCTOR(Way.EITHER, "H"),
-  COIL(Way.EITHER, "H"),
-  FERRITE(Way.EITHER, ""),
-  DIODE(Way.CATHODE_FIRST, ""),
-  ZENER(Way.CATHODE_FIRST, "V"),
-  LED(Way.CATHODE_FIRST, ""),
-  LED_SMART(Way.PIN_1, ""),
-  LED_MATRIX(Way.PIN_1, ""),
-  LASER(Way.CATHODE_FIRST, ""),
-  TRANSISTOR_NPN(Way.THREE_LEGS, ""),
-  TRANSISTOR_PNP(Way.THREE_LEGS, ""),
-  MOSFET_N(Way.THREE_LEGS, ""),
-  MOSFET_P(Way.THREE_LEGS, ""),
-  REGULATOR(Way.THREE_LEGS, "V"),
-  REFERENCE(Way.THREE_LEGS, ""),
-  IC(Way.PIN_1, ""),
-  SOCKET(Way.PIN_1, ""),
-  CRYSTAL(Way.EITHER, "Hz"),
-  RESONATOR(Way.EITHER, ""),
-  SWITCH(Way.EITHER, ""),
-  BUTTON(Way.EITHER, ""),
-  POTENTIOMETER(Way.EITHER, "Ω"),
-  TRIMMER(Way.EITHER, "Ω"),
-  ENCODER(Way.EITHER, ""),
-  JOYSTICK(Way.EITHER, ""),
-  SENSOR(Way.PIN_1, ""),
-  LDR(Way.EITHER, ""),
-  CONNECTOR(Way.EITHER, ""),
-  HEADER(Way.EITHER, ""),
-  DISPLAY(Way.PIN_1, ""),
-  MODULE(Way.PIN_1, ""),
-  BUZZER(Way.PLUS_FIRST, ""),
-  SPEAKER(Way.EITHER, ""),
-  BATTERY(Way.PLUS_FIRST, ""),
-  BATTERY_HOLDER(Way.PLUS_FIRST, ""),
-  FUSE(Way.EITHER, ""),
-  JUMPER(Way.EITHER, ""),
-  LINK(Way.EITHER, ""),
-  CARD(Way.PIN_1, ""),
-  WIRE(Way.EITHER, ""),
-  MECHANICAL(Way.EITHER, ""),
-  OTHER(Way.EITHER, "");
+  RESISTOR(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.NOTHING, Fact.RAISED, Fact.MEASURED, Fact.LASTS),
+  RESISTOR_NETWORK(Way.PIN_1, "", Harm.DEAD, Hurt.NOTHING, Fact.MEASURED, Fact.LASTS),
+  CAPACITOR(Way.EITHER, "F", Harm.HARMLESS, Hurt.NOTHING, Fact.RAISED, Fact.MEASURED, Fact.LASTS),
+  CAPACITOR_POLARISED(
+      Way.PLUS_FIRST, "F", Harm.DANGER, Hurt.NOTHING, Fact.RAISED, Fact.MEASURED, Fact.LASTS),
+  INDUCTOR(Way.EITHER, "H", Harm.HARMLESS, Hurt.NOTHING, Fact.RAISED, Fact.MEASURED),
+  COIL(Way.EITHER, "H", Harm.HARMLESS, Hurt.NOTHING, Fact.MEASURED),
+  FERRITE(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING),
+  DIODE(Way.CATHODE_FIRST, "", Harm.DEAD, Hurt.NOTHING, Fact.RAISED, Fact.NAMED),
+  ZENER(Way.CATHODE_FIRST, "V", Harm.DEAD, Hurt.NOTHING, Fact.RAISED),
+  LED(Way.CATHODE_FIRST, "", Harm.DEAD, Hurt.HEAT, Fact.RAISED),
+  LED_SMART(Way.PIN_1, "", Harm.DAMAGE, Hurt.NOTHING),
+  LED_MATRIX(Way.PIN_1, "", Harm.DEAD, Hurt.NOTHING),
+  LASER(Way.CATHODE_FIRST, "", Harm.DAMAGE, Hurt.NOTHING),
+  TRANSISTOR_NPN(Way.THREE_LEGS, "", Harm.DAMAGE, Hurt.HEAT, Fact.RAISED, Fact.NAMED),
+  TRANSISTOR_PNP(Way.THREE_LEGS, "", Harm.DAMAGE, Hurt.HEAT, Fact.RAISED, Fact.NAMED),
+  MOSFET_N(Way.THREE_LEGS, "", Harm.DAMAGE, Hurt.STATIC, Fact.RAISED, Fact.NAMED, Fact.NEEDS_MODEL),
+  MOSFET_P(Way.THREE_LEGS, "", Harm.DAMAGE, Hurt.STATIC, Fact.RAISED, Fact.NAMED, Fact.NEEDS_MODEL),
+  REGULATOR(
+      Way.THREE_LEGS, "V", Harm.DAMAGE, Hurt.NOTHING, Fact.RAISED, Fact.NAMED, Fact.NEEDS_MODEL),
+  REFERENCE(
+      Way.THREE_LEGS, "", Harm.DAMAGE, Hurt.NOTHING, Fact.RAISED, Fact.NAMED, Fact.NEEDS_MODEL),
+  IC(Way.PIN_1, "", Harm.DAMAGE, Hurt.STATIC, Fact.NAMED, Fact.NEEDS_MODEL),
+  SOCKET(Way.PIN_1, "", Harm.DEAD, Hurt.NOTHING, Fact.MELTS, Fact.PULLED, Fact.LASTS),
+  CRYSTAL(Way.EITHER, "Hz", Harm.HARMLESS, Hurt.SHOCK, Fact.MEASURED),
+  RESONATOR(Way.EITHER, "", Harm.HARMLESS, Hurt.SHOCK, Fact.MEASURED),
+  SWITCH(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.PUSHED),
+  BUTTON(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.PUSHED),
+  POTENTIOMETER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED),
+  TRIMMER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED),
+  ENCODER(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS),
+  JOYSTICK(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS),
+  SENSOR(Way.PIN_1, "", Harm.DAMAGE, Hurt.BOARDED),
+  LDR(Way.EITHER, "", Harm.HARMLESS, Hurt.HEAT),
+  CONNECTOR(
+      Way.EITHER,
+      "",
+      Harm.HARMLESS,
+      Hurt.NOTHING,
+      Fact.MELTS,
+      Fact.PULLED,
+      Fact.LANDMARK,
+      Fact.LASTS),
+  HEADER(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.MELTS, Fact.PULLED, Fact.LASTS),
+  DISPLAY(Way.PIN_1, "", Harm.DAMAGE, Hurt.GLASS, Fact.NEEDS_MODEL),
+  MODULE(Way.PIN_1, "", Harm.DAMAGE, Hurt.BOARDED, Fact.NEEDS_MODEL),
+  BUZZER(Way.PLUS_FIRST, "", Harm.DEAD, Hurt.WATER, Fact.LANDMARK),
+  SPEAKER(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.LANDMARK),
+  BATTERY(Way.PLUS_FIRST, "", Harm.DANGER, Hurt.NOTHING, Fact.BESIDE),
+  BATTERY_HOLDER(Way.PLUS_FIRST, "", Harm.DANGER, Hurt.NOTHING, Fact.MELTS, Fact.LANDMARK),
+  FUSE(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING),
+  JUMPER(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.LASTS),
+  LINK(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.LASTS),
+  CARD(Way.PIN_1, "", Harm.DAMAGE, Hurt.NOTHING, Fact.BESIDE),
+  WIRE(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.BESIDE, Fact.LASTS),
+  MECHANICAL(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.BESIDE, Fact.LASTS),
+  OTHER(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.BESIDE);
 
   /** Which way round a part goes. */
   public enum Way {
@@ -69,12 +82,42 @@ public enum PartKind {
     PIN_1
   }
 
+  /** Something that is true of some kinds. */
+  public enum Fact {
+    /** Its plastic melts at a joint held too long. */
+    MELTS,
+    /** Something is pulled off it: it must sit flush. */
+    PULLED,
+    /** Fingers push it: it must sit flush. */
+    PUSHED,
+    /** Some builders raise it from the board. */
+    RAISED,
+    /** In a list without places it lies beside the board. */
+    BESIDE,
+    /** What lists call its value is printed on it. */
+    NAMED,
+    /** Its value is a quantity. */
+    MEASURED,
+    /** Without a model of its own the circuit is wrong. */
+    NEEDS_MODEL,
+    /** It does not die of itself. */
+    LASTS,
+    /** The only one on a board, nobody mistakes it. */
+    LANDMARK
+  }
+
   private final Way way;
   private final String unit;
+  private final Harm reversed;
+  private final Hurt hurt;
+  private final Set<Fact> facts;
 
-  PartKind(Way way, String unit) {
+  PartKind(Way way, String unit, Harm reversed, Hurt hurt, Fact... facts) {
     this.way = way;
     this.unit = unit;
+    this.reversed = reversed;
+    this.hurt = hurt;
+    this.facts = Set.of(facts);
   }
 
   /** Gives the kind of that name in a kit file, such as {@code capacitor-polarised}. */
@@ -100,6 +143,21 @@ public enum PartKind {
   /** Gives the unit its value counts in; empty where its value is a name. */
   public String unit() {
     return unit;
+  }
+
+  /** Gives what comes of fitting it the wrong way round. */
+  public Harm reversed() {
+    return reversed;
+  }
+
+  /** Gives what hurts it. */
+  public Hurt hurt() {
+    return hurt;
+  }
+
+  /** Tells whether a fact is true of it. */
+  public boolean is(Fact fact) {
+    return facts.contains(fact);
   }
 
   /** Tells whether lead 1 is the cathode and lead 2 the anode. */

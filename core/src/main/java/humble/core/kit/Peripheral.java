@@ -4,6 +4,9 @@ import java.util.List;
 
 /** Something on the board that is woken and tested. */
 public sealed interface Peripheral {
+  /** Gives what kind of thing it is. */
+  PeripheralKind kind();
+
   /** Gives the name within the kit. */
   String id();
 
@@ -38,6 +41,11 @@ public sealed interface Peripheral {
       lights = List.copyOf(lights);
       lines = List.copyOf(lines);
     }
+
+    @Override
+    public PeripheralKind kind() {
+      return PeripheralKind.MATRIX;
+    }
   }
 
   /**
@@ -53,10 +61,15 @@ public sealed interface Peripheral {
     public Display {
       after = List.copyOf(after);
     }
+
+    @Override
+    public PeripheralKind kind() {
+      return PeripheralKind.DISPLAY;
+    }
   }
 
   /** A peripheral whose test is by eye and hand. */
-  record Other(String id, String part, List<String> after, String kind, List<String> refs)
+  record Other(String id, String part, List<String> after, PeripheralKind kind, List<String> refs)
       implements Peripheral {
     public Other {
       after = List.copyOf(after);

@@ -6,14 +6,19 @@ import java.util.List;
  * Work that is not the fitting of a part.
  *
  * @param id name within the kit
- * @param kind inspect, prepare, clean, coat, case and so on
+ * @param kind what kind of work
  * @param title what to do
  * @param minutes how long it takes
  * @param after refs, ids, or {@code soldering}
  * @param before refs or ids
  */
 public record Task(
-    String id, String kind, String title, double minutes, List<String> after, List<String> before) {
+    String id,
+    TaskKind kind,
+    String title,
+    double minutes,
+    List<String> after,
+    List<String> before) {
   public Task {
     after = List.copyOf(after);
     before = List.copyOf(before);

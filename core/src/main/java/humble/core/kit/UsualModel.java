@@ -34,7 +34,38 @@ final class UsualModel {
           new Model.Switch(
               pack.id().equals("tact-6") ? List.of(List.of("1", "3")) : List.of(List.of("1", "2")),
               false);
-      default -> new Model.Open();
+      // Nothing at direct current, or nothing that is the same for every part of the kind.
+      case RESISTOR_NETWORK,
+          CAPACITOR,
+          CAPACITOR_POLARISED,
+          LED_SMART,
+          LED_MATRIX,
+          MOSFET_N,
+          MOSFET_P,
+          REGULATOR,
+          REFERENCE,
+          IC,
+          SOCKET,
+          CRYSTAL,
+          RESONATOR,
+          POTENTIOMETER,
+          TRIMMER,
+          ENCODER,
+          JOYSTICK,
+          SENSOR,
+          LDR,
+          CONNECTOR,
+          HEADER,
+          DISPLAY,
+          MODULE,
+          BUZZER,
+          SPEAKER,
+          BATTERY,
+          BATTERY_HOLDER,
+          CARD,
+          MECHANICAL,
+          OTHER ->
+          new Model.Open();
     };
   }
 }

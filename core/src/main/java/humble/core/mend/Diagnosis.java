@@ -13,6 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.SequencedMap;
 import java.util.Set;
@@ -503,14 +504,16 @@ public final class Diagnosis {
       switch (measure) {
         case Measure.Look look -> looks.put(name, likelihood.look(s, look.ref()));
         case Measure.Ohms m -> predict.put(name, predictions.exact(s, m));
-        default -> {
-          double value = predictions.value(s, measure).mean();
-          if (!Double.isNaN(value)) {
-            predict.put(name, value);
-          }
-        }
+        case Measure.Volts m -> mean(s, m).ifPresent(value -> predict.put(name, value));
+        case Measure.Across m -> mean(s, m).ifPresent(value -> predict.put(name, value));
+        case Measure.Amps m -> mean(s, m).ifPresent(value -> predict.put(name, value));
       }
     }
     return new Next(measure, minutes(measure), gain, predict, looks);
+  }
+
+  private OptionalDouble mean(int suspect, Measure measure) {
+    double value = predictions.value(suspect, measure).mean();
+    return Double.isNaN(value) ? OptionalDouble.empty() : OptionalDouble.of(value);
   }
 }

@@ -84,7 +84,9 @@ final class Likelihood {
         switch (read.measure()) {
           case Measure.Amps m -> 1e-4;
           case Measure.Ohms m -> 1;
-          default -> 1e-2;
+          case Measure.Volts m -> 1e-2;
+          case Measure.Across m -> 1e-2;
+          case Measure.Look m -> 1e-2;
         };
     // Of 2,000 counts, one range up at most.
     double count = 10 * Math.pow(10, Math.ceil(Math.log10(Math.abs(read.value()) / 2000)));
@@ -227,7 +229,8 @@ final class Likelihood {
     return switch (is) {
       case LIT -> called == Sight.LIT ? 0.95 : called == Sight.DIM ? 0.045 : 0.005;
       case DIM -> called == Sight.DIM ? 0.7 : called == Sight.LIT ? 0.25 : 0.05;
-      default -> called == Sight.DARK ? 0.98 : called == Sight.DIM ? 0.015 : 0.005;
+      case DARK, FLICKER, HOT, SMELL ->
+          called == Sight.DARK ? 0.98 : called == Sight.DIM ? 0.015 : 0.005;
     };
   }
 

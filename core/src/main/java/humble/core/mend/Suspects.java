@@ -173,27 +173,9 @@ public final class Suspects {
       wrongValues(part, r.ohms());
     }
     add(new Fault.Missing(ref), 1);
-    if (diesOfItself(line.kind())) {
+    if (!line.kind().is(PartKind.Fact.LASTS)) {
       add(new Fault.Dead(ref), line.fragile().isEmpty() ? 1 : 1.5);
     }
-  }
-
-  private static boolean diesOfItself(PartKind kind) {
-    return switch (kind) {
-      case RESISTOR,
-          RESISTOR_NETWORK,
-          CAPACITOR,
-          CAPACITOR_POLARISED,
-          CONNECTOR,
-          HEADER,
-          SOCKET,
-          LINK,
-          WIRE,
-          JUMPER,
-          MECHANICAL ->
-          false;
-      default -> true;
-    };
   }
 
   private void wrongValues(Part part, double ohms) {

@@ -70,14 +70,28 @@ public record NetTrace(String net, List<Joined> joined) {
                   : pin.equals(bipolar.c()) ? "net.collector" : "net.emitter",
               ref,
               pin);
-      default ->
-          part.line().kind().isDiode()
-              ? Phrase.of(pin.equals("1") ? "net.cathode" : "net.anode", ref)
-              : part.line().kind().hasPlus()
-                  ? Phrase.of(pin.equals("1") ? "net.plus" : "net.minus", ref)
-                  : Phrase.of("net.pin", ref, pin);
+      case Model.Resistor m -> byKind(part, ref, pin);
+      case Model.Junction m -> byKind(part, ref, pin);
+      case Model.Zener m -> byKind(part, ref, pin);
+      case Model.Mosfet m -> byKind(part, ref, pin);
+      case Model.Switch m -> byKind(part, ref, pin);
+      case Model.Battery m -> byKind(part, ref, pin);
+      case Model.Pot m -> byKind(part, ref, pin);
+      case Model.Closed m -> byKind(part, ref, pin);
+      case Model.Open m -> byKind(part, ref, pin);
     };
   }
+
+  private static Phrase byKind(Part part, String ref, String pin) {
+    return switch (part.line().kind().way()) {
+      case CATHODE_FIRST -> Phrase.of(pin.equals("1") ? "net.cathode" : "net.anode", ref);
+      case PLUS_FIRST -> Phrase.of(pin.equals("1") ? "net.plus" : "net.minus", ref);
+      case EITHER, THREE_LEGS, PIN_1 -> Phrase.of("net.pin", ref, pin);
+    };
+  }
+
+  /** A capacitor as near as this to a chip's supply pin serves it: two centimetres of copper. */
+  private static final double CLOSE_MM = 20;
 
   /**
    * Where a part that has no place printed for it may belong, from the circuit.
@@ -91,7 +105,8 @@ public record NetTrace(String net, List<Joined> joined) {
 
   /**
    * Gives one place for a part without any: a small capacitor goes across the supply pins of the
-   * chip that has none close by; empty when the part is a spare.
+   * chip that is farthest from one; empty when every chip has one within 20 mm, and the part is a
+   * spare.
    */
   public static Optional<Proposal> home(Parts parts, Line line) {
     if (line.kind() != PartKind.CAPACITOR) {
@@ -108,6 +123,7 @@ public record NetTrace(String net, List<Joined> joined) {
                         Phrase.of("net.home", chip.ref(), load.plus(), load.minus())))
                     .stream()
                 : java.util.stream.Stream.empty())
+        .filter(proposal -> nearestCapacitorMm(parts, proposal) > CLOSE_MM)
         .max(Comparator.comparingDouble(proposal -> nearestCapacitorMm(parts, proposal)));
   }
 

@@ -1,5 +1,6 @@
 package humble.core.orient;
 
+import humble.core.kit.Harm;
 import humble.core.kit.Model;
 import humble.core.kit.PackagePin;
 import humble.core.kit.Part;
@@ -146,11 +147,8 @@ public record Pin1(
     PartKind kind = part.line().kind();
     boolean only =
         parts.all().stream().filter(p -> p.line().kind() == kind && p.place() != null).count() == 1;
-    return switch (kind) {
-      case CONNECTOR, BUZZER, SPEAKER, BATTERY_HOLDER -> only;
-      case SOCKET -> only && part.pack().pins().size() >= BIG_CHIP_PINS;
-      default -> false;
-    };
+    boolean bigSocket = kind == PartKind.SOCKET && part.pack().pins().size() >= BIG_CHIP_PINS;
+    return only && (kind.is(PartKind.Fact.LANDMARK) || bigSocket);
   }
 
   private static double angle(double degrees) {

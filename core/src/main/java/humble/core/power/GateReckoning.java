@@ -6,6 +6,7 @@ import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
+import humble.core.kit.Measured;
 import humble.core.kit.PackagePin;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
@@ -45,7 +46,7 @@ public final class GateReckoning {
     BoardState state = kit.state(gate.state()).orElse(null);
     Supply supply =
         state == null || state.supply() == null ? null : kit.supply(state.supply()).orElse(null);
-    if (!gate.measure().equals("voltage") || state == null || supply == null) {
+    if (gate.measure() != Measured.VOLTAGE || state == null || supply == null) {
       return Optional.empty();
     }
     return BoardWindows.of(parts, state, supply)

@@ -203,7 +203,11 @@ public final class PowerReckoning {
       case Fault.Bridge f -> true;
       case Fault.Reversed f -> true;
       case Fault.OpenJoint f -> passesAll(f.pin().ref());
-      case null, default -> false;
+      case Fault.Swapped f -> false;
+      case Fault.WrongValue f -> false;
+      case Fault.Missing f -> false;
+      case Fault.Dead f -> false;
+      case null -> false;
     };
   }
 

@@ -6,6 +6,7 @@ import humble.core.circuit.DcSolver;
 import humble.core.kit.BoardState;
 import humble.core.kit.Choices;
 import humble.core.kit.Gate;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.LeadClass;
@@ -20,6 +21,7 @@ import humble.core.kit.RefOrder;
 import humble.core.kit.Rule;
 import humble.core.kit.Side;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -164,7 +166,7 @@ final class Work {
 
   /** A kit that says where its parts sit fits those alone; one that does not fits all it lists. */
   private boolean isFitted(Part part) {
-    return part.place() != null || (kit.places().isEmpty() && part.line().home().equals("board"));
+    return part.place() != null || (kit.places().isEmpty() && part.line().home() == Home.BOARD);
   }
 
   /** Without a placement list every part is taken to sit flush on the top. */
@@ -203,9 +205,9 @@ final class Work {
   private void tasks() {
     for (Task task : kit.tasks()) {
       if (!leftOut.contains(task.id())
-          && !task.kind().equals("case")
-          && !task.kind().equals("load")
-          && !task.kind().equals("test")) {
+          && task.kind() != TaskKind.CASE
+          && task.kind() != TaskKind.LOAD
+          && task.kind() != TaskKind.TEST) {
         add(Step.Act.TASK, task.id(), List.of(), null, 0, task.minutes());
       }
     }
@@ -381,7 +383,7 @@ final class Work {
   private void waterAndStatic() {
     for (Task task : kit.tasks()) {
       Node wash = byName.get(task.id());
-      if (wash == null || !task.kind().equals("clean")) {
+      if (wash == null || task.kind() != TaskKind.CLEAN) {
         continue;
       }
       for (Node node : nodes) {

@@ -1,9 +1,11 @@
 package humble.core.stock;
 
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.PartKind;
+import humble.core.kit.TaskKind;
 import humble.core.words.Phrase;
 import java.util.Locale;
 
@@ -34,13 +36,13 @@ public final class LooseReason {
   }
 
   private static boolean isCalibration(Kit kit, String use) {
-    return kit.task(use).map(task -> task.kind().equals("measure")).orElse(false)
+    return kit.task(use).map(task -> task.kind() == TaskKind.MEASURE).orElse(false)
         || use.equals("calibration");
   }
 
   /** Explains a line of parts that no place is printed for. */
   public static Phrase of(Line line) {
-    if (line.home().equals("between-pins")) {
+    if (line.home() == Home.BETWEEN_PINS) {
       return Phrase.of("stock.homeless.between", line.id());
     }
     boolean capacitor =

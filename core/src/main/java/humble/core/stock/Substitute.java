@@ -28,6 +28,17 @@ import org.jspecify.annotations.Nullable;
  * @param look what to look at first, null when nothing is in doubt
  */
 public record Substitute(Line line, int spare, Phrase because, @Nullable Phrase look) {
+  /** Kinds whose value says all that matters for a substitute, and how far it is usually off. */
+  private static final Map<PartKind, Double> USUAL_TOLERANCE_PCT =
+      Map.of(
+          PartKind.RESISTOR, 5.0,
+          PartKind.CAPACITOR, 10.0,
+          PartKind.CAPACITOR_POLARISED, 20.0,
+          PartKind.INDUCTOR, 10.0,
+          PartKind.CRYSTAL, 0.01,
+          PartKind.RESONATOR, 0.01);
+
+  private static final double LEAST_TOLD_PCT = 10;
   private static final double SAME_HOLE_MM = 0.6;
   private static final Pattern VOLTS = Pattern.compile("([0-9]+(?:[.,][0-9]+)?)\\s?V\\b");
 
@@ -67,7 +78,9 @@ public record Substitute(Line line, int spare, Phrase because, @Nullable Phrase 
   }
 
   private static boolean mayStandIn(Kit kit, Line wanted, Line line) {
-    if (line.kind() != wanted.kind() || !isTold(wanted.kind()) || !fits(kit, wanted, line)) {
+    if (line.kind() != wanted.kind()
+        || !USUAL_TOLERANCE_PCT.containsKey(wanted.kind())
+        || !fits(kit, wanted, line)) {
       return false;
     }
     OptionalDouble volts = volts(line);
@@ -83,28 +96,13 @@ public record Substitute(Line line, int spare, Phrase because, @Nullable Phrase 
     return !weaker && have != null && want != null && want.holds(have);
   }
 
-  /** Kinds whose value says all that matters for a substitute. */
-  private static boolean isTold(PartKind kind) {
-    return switch (kind) {
-      case RESISTOR, CAPACITOR, CAPACITOR_POLARISED, INDUCTOR, CRYSTAL, RESONATOR -> true;
-      default -> false;
-    };
-  }
-
   private static @Nullable Band band(Line line) {
     if (!(Quantity.parse(line.value()) instanceof QuantityText.Read read)) {
       return null;
     }
     Double given = line.tolerancePct();
     double percent =
-        given != null
-            ? given
-            : switch (line.kind()) {
-              case RESISTOR -> 5;
-              case CAPACITOR_POLARISED -> 20;
-              case CRYSTAL, RESONATOR -> 0.01;
-              default -> 10;
-            };
+        given != null ? given : USUAL_TOLERANCE_PCT.getOrDefault(line.kind(), LEAST_TOLD_PCT);
     return Band.around(read.value(), read.value() * percent / 100);
   }
 

@@ -23,6 +23,9 @@ class KindGuessTest {
           C1   | ''                       | 220u  | ''        | CAPACITOR_POLARISED
           C1   | Elko                     | ''    | ''        | CAPACITOR_POLARISED
           D1   | Schottky diode           | ''    | ''        | DIODE
+          Q1   | MOSFET                   | ''    | ''        | MOSFET_N
+          Q1   | P-MOSFET                 | ''    | ''        | MOSFET_P
+          Q1   | ''                       | ''    | ''        | TRANSISTOR_NPN
           D1   | grün                     | ''    | ''        | LED
           D1   | Zener                    | 5V1   | ''        | ZENER
           ''   | Widerstand               | 1k    | ''        | RESISTOR

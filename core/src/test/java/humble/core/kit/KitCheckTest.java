@@ -81,7 +81,7 @@ class KitCheckTest {
             false,
             List.of(),
             List.of(),
-            "board",
+            Home.BOARD,
             List.of(),
             0,
             null,

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import humble.core.KitMaker;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
@@ -38,7 +39,7 @@ class LookAlikesTest {
               false,
               List.of(),
               List.of(),
-              "board",
+              Home.BOARD,
               List.of(),
               0,
               null,

@@ -3,6 +3,8 @@ package humble.core.orient;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.KitMaker;
+import humble.core.kit.Home;
+import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Model;
 import humble.core.kit.Mount;
@@ -35,6 +37,21 @@ class NetTraceTest {
         .net("GND", "U1.4", "U2.4", "C1.2", "LED1.k")
         .net("OUT", "U1.3", "LED1.a")
         .parts();
+  }
+
+  /** The same with a capacitor beside the other chip. */
+  private static Kit served() {
+    return KitMaker.kit()
+        .line("u", PartKind.IC, "", "dip-8", chip(), "U1", "U2")
+        .line("c", PartKind.CAPACITOR, "100n", "disc-5", null, "C1", "C2")
+        .place("U1", 20, 20)
+        .place("U2", 60, 20)
+        .place("C1", 20, 30)
+        .place("C2", 60, 30)
+        .net("V", "U1.8", "U2.8", "C1.1", "C2.2")
+        .net("GND", "U1.4", "U2.4", "C1.2", "C2.1")
+        .parts()
+        .kit();
   }
 
   @Test
@@ -71,7 +88,7 @@ class NetTraceTest {
             false,
             List.of(),
             List.of(),
-            "none",
+            Home.NONE,
             List.of(),
             0,
             null,
@@ -79,6 +96,9 @@ class NetTraceTest {
     NetTrace.Proposal proposal = NetTrace.home(parts(), loose).orElseThrow();
     assertThat(proposal.chip()).isEqualTo("U2");
     assertThat(proposal.from()).isEqualTo(new PinRef("U2", "8"));
+    assertThat(NetTrace.home(Parts.of(served()), loose))
+        .as("every chip has one: it is a spare")
+        .isEmpty();
     Line resistor =
         new Line(
             "y",
@@ -94,7 +114,7 @@ class NetTraceTest {
             false,
             List.of(),
             List.of(),
-            "none",
+            Home.NONE,
             List.of(),
             0,
             null,

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import humble.core.KitMaker;
 import humble.core.kit.Board;
+import humble.core.kit.Harm;
 import humble.core.kit.Model;
 import humble.core.kit.Mount;
 import humble.core.kit.PartKind;

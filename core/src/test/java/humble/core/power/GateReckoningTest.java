@@ -8,6 +8,7 @@ import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
 import humble.core.kit.Gate;
+import humble.core.kit.Measured;
 import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
@@ -77,7 +78,14 @@ class GateReckoningTest {
     Gate gate = parts.kit().gates().getFirst();
     Gate fixed =
         new Gate(
-            gate.id(), gate.title(), "voltage", gate.at(), "on", new Band(2, 3), List.of(), "");
+            gate.id(),
+            gate.title(),
+            Measured.VOLTAGE,
+            gate.at(),
+            "on",
+            new Band(2, 3),
+            List.of(),
+            "");
     assertThat(new GateReckoning(parts).of(fixed).orElseThrow().window()).isEqualTo(new Band(2, 3));
   }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.KitMaker;
 import humble.core.kit.Finding;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
@@ -28,7 +29,7 @@ class StripsTest {
         false,
         List.of(),
         List.of(),
-        "board",
+        Home.BOARD,
         List.of(),
         strip,
         null,

@@ -3,6 +3,7 @@ package humble.core.stock;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.KitMaker;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
@@ -26,8 +27,24 @@ class SubstituteTest {
       refs.add(id.toUpperCase(java.util.Locale.ROOT) + i);
     }
     return new Line(
-        id, kind, value, tolerance, 0, pack, refs, supplied, "", marking, false, List.of(),
-        List.of(), "board", List.of(), 0, null, null);
+        id,
+        kind,
+        value,
+        tolerance,
+        0,
+        pack,
+        refs,
+        supplied,
+        "",
+        marking,
+        false,
+        List.of(),
+        List.of(),
+        Home.BOARD,
+        List.of(),
+        0,
+        null,
+        null);
   }
 
   private static Line resistor(
@@ -102,7 +119,7 @@ class SubstituteTest {
             false,
             List.of(),
             List.of("z"),
-            "board",
+            Home.BOARD,
             List.of(),
             0,
             null,

@@ -45,7 +45,7 @@ public final class BookStage implements Stage {
   public Card card() {
     Build build = open.build();
     Duration time = build.benchTime(Instant.EPOCH);
-    boolean closed = build.closed().contains("closed");
+    boolean closed = build.isClosed();
     Card.Maker card =
         new Card.Maker(words.say("book.kicker"), words.say(closed ? "book.done" : "book.so-far"));
     card.how(

@@ -22,9 +22,6 @@ import java.util.Optional;
  * Closes the case: what fits, which screws, in which order; power once more before the last screw.
  */
 public final class CloseStage implements Stage {
-  private static final String ONCE_MORE = "once-more";
-  private static final String LAST = "closed";
-
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
@@ -49,14 +46,14 @@ public final class CloseStage implements Stage {
     List<Enclosure.Screw> screws = open.kit().casing().map(Enclosure::screws).orElse(List.of());
     for (int i = 0; i < screws.size(); i++) {
       if (i == screws.size() - 1) {
-        steps.add(ONCE_MORE);
+        steps.add(BuildEvent.Closed.ONCE_MORE);
       }
       steps.add(screws.get(i).id());
     }
     if (screws.isEmpty()) {
-      steps.add(ONCE_MORE);
+      steps.add(BuildEvent.Closed.ONCE_MORE);
     }
-    steps.add(LAST);
+    steps.add(BuildEvent.Closed.LAST);
     return steps;
   }
 
@@ -69,7 +66,7 @@ public final class CloseStage implements Stage {
   }
 
   private String name(String step) {
-    if (step.equals(ONCE_MORE) || step.equals(LAST)) {
+    if (step.equals(BuildEvent.Closed.ONCE_MORE) || step.equals(BuildEvent.Closed.LAST)) {
       return words.say("close." + step);
     }
     return screw(step)
@@ -117,7 +114,7 @@ public final class CloseStage implements Stage {
     boolean possible = screw(step).map(s -> !s.chooseMm().isEmpty()).orElse(true);
     return possible
         ? card.go(
-            words.say(step.equals(LAST) ? "close.last.go" : "close.go"),
+            words.say(step.equals(BuildEvent.Closed.LAST) ? "close.last.go" : "close.go"),
             () -> open.act(new BuildEvent.Closed(step)))
         : card.notYet(words.say("close.no-length"));
   }

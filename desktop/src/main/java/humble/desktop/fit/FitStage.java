@@ -2,6 +2,7 @@ package humble.desktop.fit;
 
 import humble.core.kit.ModuleRows;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.kit.Winding;
 import humble.core.route.Step;
 import humble.desktop.draw.Mat;
@@ -77,7 +78,10 @@ public final class FitStage extends HandStage {
   private Optional<Turn> wind(Step step) {
     Optional<Winding> winding =
         step.act() == Step.Act.TASK
-            ? open.kit().task(step.id()).filter(t -> t.kind().equals("wind")).flatMap(this::unwound)
+            ? open.kit()
+                .task(step.id())
+                .filter(t -> t.kind() == TaskKind.WIND)
+                .flatMap(this::unwound)
             : open.kit().handwork().windingOf(first(step));
     return winding
         .filter(w -> !WindHand.isWound(open, w))

@@ -1,8 +1,8 @@
 package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
+import humble.core.kit.Harm;
 import humble.core.kit.Part;
-import humble.core.orient.Harm;
 import humble.core.route.Step;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.LineNames;

@@ -3,6 +3,7 @@ package humble.desktop.fit;
 import humble.core.craft.Inspection;
 import humble.core.craft.WireTable;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.kit.WireRun;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
@@ -35,7 +36,7 @@ final class TaskHand extends StepHand {
     task().ifPresent(task -> lines(card, task));
     caution(card);
     why(card);
-    boolean looks = task().filter(task -> task.kind().equals("inspect")).isPresent();
+    boolean looks = task().filter(task -> task.kind() == TaskKind.INSPECT).isPresent();
     Inspection inspection = inspection();
     int joints = inspection.joints().size();
     if (looks && joints > 0) {
@@ -56,7 +57,7 @@ final class TaskHand extends StepHand {
 
   private void lines(Card.Maker card, Task task) {
     card.how(task.title());
-    String craft = "fit.task." + task.kind();
+    String craft = "fit.task." + task.kind().text();
     if (seat.words().knows(craft)) {
       card.how(say(craft));
     }

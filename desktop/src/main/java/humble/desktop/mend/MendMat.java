@@ -183,7 +183,11 @@ record MendMat(
             switch (fault) {
               case Fault.OpenJoint f -> parts.padAt(f.pin());
               case Fault.Bridge f -> parts.padAt(f.a());
-              default -> middle(fault.refs().getFirst());
+              case Fault.Reversed f -> middle(f.ref());
+              case Fault.Swapped f -> middle(f.a());
+              case Fault.WrongValue f -> middle(f.ref());
+              case Fault.Missing f -> middle(f.ref());
+              case Fault.Dead f -> middle(f.ref());
             })
         .filter(at -> here(suspect));
   }

@@ -71,11 +71,11 @@ public final class Progress {
               kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count(),
               kit.peripherals().size());
       case CLOSE ->
-          build.closed().contains("closed")
+          build.isClosed()
               ? 1
               : ratio(
                   build.closed().size(), 2 + kit.casing().map(c -> c.screws().size()).orElse(0));
-      case BOOK -> build.closed().contains("closed") ? 1 : 0;
+      case BOOK -> build.isClosed() ? 1 : 0;
     };
   }
 
@@ -116,7 +116,7 @@ public final class Progress {
 
   /** Gives the first stage that is not done. */
   public static StageId current(OpenBuild open) {
-    if (open.build().closed().contains("closed")) {
+    if (open.build().isClosed()) {
       return StageId.BOOK;
     }
     for (StageId stage : StageId.values()) {

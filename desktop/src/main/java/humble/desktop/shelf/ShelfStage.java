@@ -155,7 +155,7 @@ public final class ShelfStage implements Stage {
     long placed = parts.all().stream().filter(part -> part.placed().isPresent()).count();
     double share = placed == 0 ? 0 : build.fittedRefs().size() / (double) placed;
     String state =
-        build.closed().contains("closed")
+        build.isClosed()
             ? words.say("shelf.done")
             : words.say("shelf.fitted", build.fittedRefs().size());
     return new ShelfMat.Item(

@@ -1,6 +1,7 @@
 package humble.desktop.unpack;
 
 import humble.core.build.BuildEvent;
+import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.orient.NetTrace;
@@ -74,11 +75,11 @@ final class CupHand extends Hand {
               line.bag(),
               line.marking()));
     }
-    if (line.refs().isEmpty() || !line.home().equals("board")) {
+    if (line.refs().isEmpty() || line.home() != Home.BOARD) {
       card.how(
           seat.say(
               NetTrace.home(open.parts(), line)
-                  .filter(home -> line.home().equals("none"))
+                  .filter(home -> line.home() == Home.NONE)
                   .map(NetTrace.Proposal::because)
                   .orElseGet(() -> LooseReason.of(line))));
     }

@@ -21,7 +21,7 @@ final class ByEyeTest extends WakeHand {
 
   @Override
   public Card card() {
-    return begun(say("wake.by-eye", other.kind()))
+    return begun(say("wake.by-eye", other.kind().text()))
         .how(say("wake.by-eye.how"))
         .go(say("wake.by-eye.go"), () -> open.act(woke()));
   }

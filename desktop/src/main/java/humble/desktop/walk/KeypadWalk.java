@@ -140,6 +140,6 @@ public final class KeypadWalk {
   /** Tells whether the walk is over: the case is closed and the book is open. */
   public boolean over() {
     return window.stage() == StageId.BOOK
-        && window.build().map(b -> b.build().closed().contains("closed")).orElse(false);
+        && window.build().map(b -> b.build().isClosed()).orElse(false);
   }
 }

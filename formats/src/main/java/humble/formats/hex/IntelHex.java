@@ -16,6 +16,9 @@ import java.util.Locale;
  * file ends with an end record.
  */
 public final class IntelHex {
+  /** Addresses of the format: 32 bits. */
+  private static final long ADDRESSES = 1L << 32;
+
   private static final int MOST_FINDINGS = 50;
 
   /** The largest file that is read, in bytes: 24 MiB of program. */
@@ -173,6 +176,11 @@ public final class IntelHex {
 
   /** Within a segment, addresses wrap at 64 KiB. */
   private void data(long offset, byte[] data) {
+    if (!segmented && base + offset + data.length > ADDRESSES) {
+      findings.add(
+          Finding.error(where(), "The record runs past the last address there is, FFFFFFFF."));
+      return;
+    }
     int untilWrap = (int) Math.min(data.length, 0x10000 - offset);
     if (base + offset != next) {
       budget.items(RUN);
@@ -204,8 +212,15 @@ public final class IntelHex {
     image.entry(segment ? high * 16 + low : high << 16 | low);
   }
 
-  /** Writes an image with sixteen bytes a record and linear addresses. */
+  /**
+   * Writes an image with sixteen bytes a record and linear addresses.
+   *
+   * @throws IllegalArgumentException when the image goes past the last address of the format
+   */
   public static byte[] write(ProgramImage image) {
+    if (image.segments().stream().anyMatch(segment -> segment.to() >= ADDRESSES)) {
+      throw new IllegalArgumentException("the format has no addresses above FFFFFFFF");
+    }
     StringBuilder out = new StringBuilder();
     long upper = -1;
     for (ProgramImage.Segment segment : image.segments()) {

@@ -83,6 +83,21 @@ final class Cursor {
     return text(key);
   }
 
+  /** Takes a word for one of a few, called {@code what}; another is an error that names them. */
+  <T> Optional<T> code(
+      String key,
+      String what,
+      String text,
+      Function<String, Optional<T>> named,
+      List<String> names) {
+    Optional<T> code = named.apply(text);
+    if (code.isEmpty()) {
+      String all = String.join(", ", names);
+      error(key, "There is no " + what + " '" + text + "'. It is one of: " + all + ".");
+    }
+    return code;
+  }
+
   /** Reads an id; what an id may hold stands in {@link NameRule}. */
   String needId(String key) {
     String id = needText(key);

@@ -5,12 +5,14 @@ import humble.core.kit.Board;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Gate;
+import humble.core.kit.Home;
 import humble.core.kit.Host;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
+import humble.core.kit.Measured;
 import humble.core.kit.Mount;
 import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
@@ -23,6 +25,7 @@ import humble.core.kit.SheetEntry;
 import humble.core.kit.Side;
 import humble.core.kit.Supply;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.units.Band;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -149,10 +152,10 @@ final class KitJson {
     if (kind.isEmpty() && !kindName.isEmpty()) {
       c.error("kind", "There is no part kind '" + kindName + "'.");
     }
-    String home = c.maybeText("home").orElse("board");
-    if (!List.of("board", "between-pins", "none").contains(home)) {
-      c.error("home", "It is board, between-pins or none.");
-    }
+    Home home =
+        c.maybeText("home")
+            .flatMap(text -> c.code("home", "home", text, Home::named, Home.names()))
+            .orElse(Home.BOARD);
     return new Line(
         c.needId("id"),
         kind.orElse(PartKind.OTHER),
@@ -269,9 +272,15 @@ final class KitJson {
   }
 
   private static Task task(Cursor c) {
+    String text = c.needText("kind");
+    TaskKind kind =
+        (text.isEmpty()
+                ? Optional.<TaskKind>empty()
+                : c.code("kind", "task kind", text, TaskKind::named, TaskKind.names()))
+            .orElse(TaskKind.PREPARE);
     return new Task(
         c.needId("id"),
-        c.text("kind"),
+        kind,
         c.text("title"),
         c.numberFrom("minutes", 0, 5),
         c.texts("after"),
@@ -284,9 +293,12 @@ final class KitJson {
   }
 
   private static Gate gate(Cursor c) {
-    String measure = c.maybeText("measure").orElse("voltage");
+    Measured measure =
+        c.maybeText("measure")
+            .flatMap(text -> c.code("measure", "measure", text, Measured::named, Measured.names()))
+            .orElse(Measured.VOLTAGE);
     List<String> at = c.texts("at");
-    if (measure.equals("voltage") && at.size() != 2) {
+    if (measure == Measured.VOLTAGE && at.size() != 2) {
       c.error("at", "A voltage is measured between two points.");
       at = List.of();
     }

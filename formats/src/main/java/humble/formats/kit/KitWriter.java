@@ -3,6 +3,7 @@ package humble.formats.kit;
 import humble.core.budget.Budget;
 import humble.core.budget.Spent;
 import humble.core.kit.Board;
+import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
@@ -111,8 +112,8 @@ public final class KitWriter {
     }
     texts(to, "polarity_marks", line.polarityMarks());
     texts(to, "substitutes", line.substitutes());
-    if (!line.home().equals("board")) {
-      to.put("home", line.home());
+    if (line.home() != Home.BOARD) {
+      to.put("home", line.home().text());
     }
     texts(to, "fragile", line.fragile());
     if (line.stripOf() > 0) {

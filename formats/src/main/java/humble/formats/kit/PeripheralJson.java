@@ -1,16 +1,13 @@
 package humble.formats.kit;
 
 import humble.core.kit.Peripheral;
+import humble.core.kit.PeripheralKind;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.Optional;
 
 /** Reads what is woken. */
 final class PeripheralJson {
-  /** Kinds that are tried by eye and hand. */
-  private static final Set<String> OTHERS =
-      Set.of("chain", "lines", "i2c", "analog", "buttons", "tone", "clock", "light-gate", "radio");
-
   private PeripheralJson() {}
 
   static Peripheral read(Cursor c) {
@@ -18,9 +15,16 @@ final class PeripheralJson {
     String kind = c.needText("kind");
     String part = c.text("part");
     List<String> after = c.texts("after");
-    return switch (kind) {
-      case "matrix" -> matrix(c, id, part, after);
-      case "display" -> {
+    // An error stands where the word is not understood; the kit is then refused.
+    PeripheralKind of =
+        (kind.isEmpty()
+                ? Optional.<PeripheralKind>empty()
+                : c.code(
+                    "kind", "peripheral kind", kind, PeripheralKind::named, PeripheralKind.names()))
+            .orElse(PeripheralKind.LINES);
+    return switch (of) {
+      case MATRIX -> matrix(c, id, part, after);
+      case DISPLAY -> {
         c.known("config");
         yield new Peripheral.Display(
             id,
@@ -30,10 +34,7 @@ final class PeripheralJson {
             c.whole("height_px", 64),
             c.flag("colour", false));
       }
-      default -> {
-        if (!OTHERS.contains(kind) && !kind.isEmpty()) {
-          c.error("kind", "There is no peripheral kind '" + kind + "'.");
-        }
+      case CHAIN, LINES, I2C, ANALOG, BUTTONS, TONE, CLOCK, LIGHT_GATE, RADIO -> {
         c.known(
             "count",
             "order",
@@ -56,7 +57,7 @@ final class PeripheralJson {
             "rows",
             "columns",
             "diodes");
-        yield new Peripheral.Other(id, part, after, kind, c.texts("refs"));
+        yield new Peripheral.Other(id, part, after, of, c.texts("refs"));
       }
     };
   }

@@ -58,7 +58,7 @@ public final class KitTables {
               String.join(" ", line.polarityMarks()),
               String.join(" ", line.fragile()),
               String.join(" ", line.substitutes()),
-              line.home(),
+              line.home().text(),
               Boolean.toString(line.spareOk()),
               line.stripOf() == 0 ? "" : Integer.toString(line.stripOf())));
     }

@@ -1,6 +1,7 @@
 package humble.formats.hex;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import humble.core.firmware.ProgramImage;
@@ -78,6 +79,18 @@ class IntelHexTest {
                       assertThat(f.toString()).startsWith(where + ": ");
                       assertThat(f.text()).contains(says);
                     }));
+  }
+
+  @Test
+  void nothingLiesBeyondTheLastAddress() {
+    ProgramImage last = image(":02000004FFFFFC\n:02FFFE000102FE\n:00000001FF\n");
+    assertThat(last.at(0xffff_ffffL)).hasValue(2);
+    assertThat(
+            ((HexRead.Damaged) read(":02000004FFFFFC\n:02FFFF000102FD\n:00000001FF\n")).findings())
+        .singleElement()
+        .satisfies(finding -> assertThat(finding.text()).contains("FFFFFFFF"));
+    ProgramImage beyond = new ProgramImage.Builder().add(0xffff_ffffL, new byte[] {1, 2}).build();
+    assertThatThrownBy(() -> IntelHex.write(beyond)).isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test

@@ -222,12 +222,34 @@ class KitFolderTest {
   }
 
   @Test
+  void wordsThatAreOneOfAFewAreNotTakenForOthers() throws IOException {
+    List<String> errors =
+        errors(
+            read(
+                """
+                {"format":"humble-kit/1","id":"k","name":"k",
+                 "lines":[{"id":"r","kind":"resistor","value":"1k","package":"axial-quarter-watt",
+                   "refs":["R1"],"supplied":1,"home":"nowhere"}],
+                 "tasks":[{"id":"t","kind":"polish","title":"x"}],
+                 "states":[{"id":"s"}],
+                 "gates":[{"id":"g","measure":"smell","at":["R1.1","R1.2"],"state":"s"}]}
+                """));
+    assertThat(errors)
+        .anyMatch(text -> text.contains("/lines/0/home: There is no home 'nowhere'."))
+        .anyMatch(text -> text.contains("/tasks/0/kind: There is no task kind 'polish'."))
+        .anyMatch(text -> text.contains("/gates/0/measure: There is no measure 'smell'."));
+  }
+
+  @Test
   void aPeripheralOfAnUnknownKindIsAnError() throws IOException {
     Files.writeString(
         folder.resolve("kit.json"),
         "{\"format\":\"humble-kit/1\",\"id\":\"k\",\"name\":\"K\",\"peripherals\":[{\"id\":\"a\","
             + "\"kind\":\"martix\"},{\"id\":\"b\",\"kind\":\"tone\"}]}");
     assertThat(errors(KitFolder.at(folder).read()))
-        .containsExactly("kit.json#/peripherals/0/kind: There is no peripheral kind 'martix'.");
+        .singleElement()
+        .asString()
+        .startsWith("kit.json#/peripherals/0/kind: There is no peripheral kind 'martix'.")
+        .contains("matrix, display");
   }
 }
