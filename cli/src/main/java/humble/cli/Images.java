@@ -3,8 +3,8 @@ package humble.cli;
 import humble.core.firmware.ProgramImage;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
-import humble.formats.hex.HexRead;
-import humble.formats.hex.IntelHex;
+import humble.formats.image.ImageFile;
+import humble.formats.image.ImageRead;
 import java.io.IOException;
 import java.nio.file.Path;
 
@@ -15,16 +15,13 @@ final class Images {
   static ProgramImage read(Path file) {
     byte[] bytes;
     try {
-      bytes = InputFile.bytes(file, IntelHex.MOST_BYTES, ReadingBudget.usual());
+      bytes = InputFile.bytes(file, ImageFile.MOST_BYTES, ReadingBudget.usual());
     } catch (IOException e) {
       throw new BadInput(file + ": " + InputFile.reason(e));
     }
-    if (!IntelHex.looksLike(bytes)) {
-      throw new BadInput(file + ": this version reads Intel HEX; this is something else.");
-    }
-    return switch (IntelHex.read(String.valueOf(file.getFileName()), bytes)) {
-      case HexRead.Image image -> image.image();
-      case HexRead.Damaged damaged ->
+    return switch (ImageFile.read(String.valueOf(file.getFileName()), bytes)) {
+      case ImageRead.Image image -> image.image();
+      case ImageRead.Damaged damaged ->
           throw new BadInput(damaged.findings().stream().map(Object::toString).toList());
     };
   }

@@ -9,8 +9,8 @@ import humble.core.kit.Finding;
 import humble.formats.board.DrillFile;
 import humble.formats.board.Gerber;
 import humble.formats.board.Netlist;
-import humble.formats.hex.HexRead;
-import humble.formats.hex.IntelHex;
+import humble.formats.image.ImageRead;
+import humble.formats.image.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.table.PartsTable;
@@ -203,7 +203,7 @@ class FloodTest {
     text.append(":00000001FF\n");
     assertThat(IntelHex.read("a.hex", ascii(text)))
         .isInstanceOfSatisfying(
-            HexRead.Image.class,
+            ImageRead.Image.class,
             read -> {
               ProgramImage image = read.image();
               assertThat(image.length()).isEqualTo(0x10000);

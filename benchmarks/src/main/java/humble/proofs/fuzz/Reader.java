@@ -20,8 +20,8 @@ import humble.formats.ReadingBudget;
 import humble.formats.board.DrillFile;
 import humble.formats.board.Gerber;
 import humble.formats.board.Netlist;
-import humble.formats.hex.HexRead;
-import humble.formats.hex.IntelHex;
+import humble.formats.image.ImageRead;
+import humble.formats.image.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
@@ -146,8 +146,8 @@ final class Reader {
     return opened(KitFolder.at(folder).parse(written, ReadingBudget.usual()));
   }
 
-  private static Optional<Kit> hex(HexRead read) {
-    if (read instanceof HexRead.Image image) {
+  private static Optional<Kit> hex(ImageRead read) {
+    if (read instanceof ImageRead.Image image) {
       ImageCheck.of(image.image(), TARGET);
       image.image().sha256();
       if (image.image().length() < 1 << 20) {

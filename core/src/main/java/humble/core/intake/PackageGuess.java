@@ -6,6 +6,7 @@ import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
 import humble.core.kit.PointMm;
+import humble.core.kit.UsualModel;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import java.util.ArrayList;
@@ -381,43 +382,13 @@ record PackageGuess(
   private static PackageGuess usual(PartKind kind, String value, String words) {
     String because = "the list names no package; this is the usual one";
     Optional<PackageGuess> pins = pinRow(words.toLowerCase(Locale.ROOT), kind, "its words");
-    return switch (kind) {
-      case RESISTOR, LINK, JUMPER, WIRE ->
-          usual("axial-quarter-watt", because, USUAL, List.of("axial-half-watt"));
-      case CAPACITOR -> usual("disc-5", because, 0.5, List.of("disc-2.5", "film-5"));
-      case CAPACITOR_POLARISED -> electrolytic(value, because);
-      case INDUCTOR, FERRITE, COIL ->
-          usual("axial-quarter-watt", because, 0.5, List.of("axial-half-watt"));
-      case DIODE, ZENER -> usual("axial-small-glass", because, USUAL, List.of("axial-power-diode"));
-      case LED, LED_SMART, LASER -> usual("led-5", because, USUAL, List.of("led-3"));
-      case TRANSISTOR_NPN, TRANSISTOR_PNP ->
-          usual("half-round-3", because, LIKELY, List.of("tab-3-upright"));
-      case MOSFET_N, MOSFET_P, REGULATOR, REFERENCE ->
-          usual("half-round-3", because, 0.5, List.of("tab-3-upright", "tab-3-lying"));
-      case CRYSTAL, RESONATOR -> usual("crystal-low", because, USUAL, List.of("crystal-tall"));
-      case BUTTON -> usual("tact-6", because, LIKELY, List.of());
-      case SWITCH -> usual("slide-3", because, USUAL, List.of("toggle-panel"));
-      case POTENTIOMETER -> usual("pot-9", because, USUAL, List.of("trimmer-6"));
-      case TRIMMER -> usual("trimmer-6", because, LIKELY, List.of("pot-9"));
-      case LDR, SENSOR -> usual("disc-5", because, 0.5, List.of("half-round-3"));
-      case BUZZER, SPEAKER -> usual("buzzer-12", because, USUAL, List.of());
-      case BATTERY, BATTERY_HOLDER -> usual("coin-holder", because, 0.5, List.of());
-      case FUSE -> usual("axial-quarter-watt", because, VAGUE, List.of());
-      case IC ->
-          usual("dip-8", because, VAGUE, List.of("dip-14", "dip-16", "dip-28", "dip-40-wide"));
-      case SOCKET ->
-          usual(
-              "socket-dip-8",
-              because,
-              VAGUE,
-              List.of("socket-dip-14", "socket-dip-16", "socket-dip-28"));
-      case RESISTOR_NETWORK -> usual("sip-9", because, VAGUE, List.of("sip-5"));
-      case HEADER, CONNECTOR ->
-          pins.orElseGet(
-              () -> usual("header-1x2", because, VAGUE, List.of("header-1x4", "header-1x6")));
-      case LED_MATRIX, ENCODER, JOYSTICK, DISPLAY, MODULE, CARD, MECHANICAL, OTHER ->
-          usual("header-1x4", because, 0.2, List.of("header-1x6", "header-1x8"));
-    };
+    if (kind == PartKind.CAPACITOR_POLARISED) {
+      return electrolytic(value, because);
+    }
+    boolean row = kind == PartKind.HEADER || kind == PartKind.CONNECTOR;
+    UsualModel.Case usual = UsualModel.caseOf(kind);
+    return pins.filter(guess -> row)
+        .orElseGet(() -> usual(usual.id(), because, usual.confidence(), usual.others()));
   }
 
   private static PackageGuess electrolytic(String value, String because) {

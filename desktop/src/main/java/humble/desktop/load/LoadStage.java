@@ -19,8 +19,8 @@ import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
 import humble.desktop.stage.Typed;
-import humble.formats.hex.HexRead;
-import humble.formats.hex.IntelHex;
+import humble.formats.image.ImageFile;
+import humble.formats.image.ImageRead;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -69,15 +69,15 @@ public final class LoadStage implements Stage {
       return;
     }
     try {
-      switch (IntelHex.read(image.file(), open.folder().bytes(image.file()))) {
-        case HexRead.Image read -> {
+      switch (ImageFile.read(image.file(), open.folder().bytes(image.file()))) {
+        case ImageRead.Image read -> {
           program = read.image();
           problems = target().map(target -> ImageCheck.of(read.image(), target)).orElse(List.of());
           if (!image.sha256().isEmpty() && !image.sha256().equals(read.image().sha256())) {
             damage = List.of(words.say("load.hash", image.file()));
           }
         }
-        case HexRead.Damaged damaged ->
+        case ImageRead.Damaged damaged ->
             damage = damaged.findings().stream().map(Object::toString).toList();
       }
     } catch (IOException e) {

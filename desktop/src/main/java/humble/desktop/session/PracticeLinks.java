@@ -8,8 +8,8 @@ import humble.core.build.BuildEvent;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
-import humble.formats.hex.HexRead;
-import humble.formats.hex.IntelHex;
+import humble.formats.image.ImageFile;
+import humble.formats.image.ImageRead;
 import humble.formats.kit.KitFolder;
 import java.io.IOException;
 import java.util.Optional;
@@ -53,7 +53,8 @@ final class PracticeLinks {
 
   private Optional<ProgramImage> read(Firmware.Image image) {
     try {
-      return IntelHex.read(image.file(), folder.bytes(image.file())) instanceof HexRead.Image read
+      return ImageFile.read(image.file(), folder.bytes(image.file()))
+              instanceof ImageRead.Image read
           ? Optional.of(read.image())
           : Optional.empty();
     } catch (IOException e) {

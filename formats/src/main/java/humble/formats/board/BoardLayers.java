@@ -55,7 +55,10 @@ public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
         continue;
       }
       try {
-        layers.put(role, Gerber.read(file, source.bytes(file), budget));
+        if (BoardFileRead.of(role, file, source.bytes(file), budget)
+            instanceof BoardFileRead.OfLayer read) {
+          layers.put(role, read.layer());
+        }
       } catch (BoardFileDamage e) {
         problems.add(e.warning());
       } catch (Spent e) {
@@ -76,17 +79,11 @@ public record BoardLayers(Map<String, Layer> byRole, List<Finding> problems) {
     Set<String> read = new HashSet<>();
     for (String role : new TreeSet<>(board.files().keySet())) {
       String file = board.files().getOrDefault(role, "");
-      String reader = role.equals("drill") || role.equals("netlist") ? role : "layer";
-      if (!read.add(reader + " " + file)) {
+      if (!read.add(BoardFileRead.Format.ofRole(role) + " " + file)) {
         continue;
       }
       try {
-        byte[] bytes = source.bytes(file);
-        switch (reader) {
-          case "drill" -> DrillFile.read(file, bytes, budget);
-          case "netlist" -> Netlist.read(file, bytes, budget);
-          default -> Gerber.read(file, bytes, budget);
-        }
+        BoardFileRead.of(role, file, source.bytes(file), budget);
       } catch (BoardFileDamage e) {
         problems.add(e.warning());
       } catch (Spent e) {

@@ -43,13 +43,15 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
       String name = String.valueOf(file.getValue().getFileName());
       try {
         byte[] bytes = InputFile.bytes(file.getValue(), Gerber.MOST_BYTES, budget);
-        switch (file.getKey()) {
-          case "profile" -> outline = Gerber.read(name, bytes, budget).outlineExtent();
-          case "copper_top" -> copper(Gerber.read(name, bytes, budget), Side.TOP, pads, nets);
-          case "copper_bottom" -> copper(Gerber.read(name, bytes, budget), Side.BOTTOM, pads, nets);
-          case "drill" -> DrillFile.read(name, bytes, budget);
-          case "netlist" -> {}
-          default -> Gerber.read(name, bytes, budget);
+        if (!file.getKey().equals("netlist")
+            && BoardFileRead.of(file.getKey(), name, bytes, budget)
+                instanceof BoardFileRead.OfLayer read) {
+          switch (file.getKey()) {
+            case "profile" -> outline = read.layer().outlineExtent();
+            case "copper_top" -> copper(read.layer(), Side.TOP, pads, nets);
+            case "copper_bottom" -> copper(read.layer(), Side.BOTTOM, pads, nets);
+            default -> {}
+          }
         }
       } catch (BoardFileDamage e) {
         problems.add(e.error());

@@ -1,4 +1,4 @@
-package humble.formats.hex;
+package humble.formats.image;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -22,14 +22,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 class IntelHexTest {
   @TempDir Path folder;
 
-  private static HexRead read(String text) {
+  private static ImageRead read(String text) {
     return IntelHex.read("lamp.hex", text.getBytes(StandardCharsets.US_ASCII));
   }
 
   private static ProgramImage image(String text) {
     return switch (read(text)) {
-      case HexRead.Image image -> image.image();
-      case HexRead.Damaged damaged -> throw new AssertionError(damaged.findings().toString());
+      case ImageRead.Image image -> image.image();
+      case ImageRead.Damaged damaged -> throw new AssertionError(damaged.findings().toString());
     };
   }
 
@@ -72,7 +72,7 @@ class IntelHexTest {
   void aDamagedFileNamesTheLine(String text, String where, String says) {
     assertThat(read(text.replace("\\n", "\n")))
         .isInstanceOfSatisfying(
-            HexRead.Damaged.class,
+            ImageRead.Damaged.class,
             damaged ->
                 assertThat(damaged.findings())
                     .anySatisfy(f -> {
@@ -86,7 +86,8 @@ class IntelHexTest {
     ProgramImage last = image(":02000004FFFFFC\n:02FFFE000102FE\n:00000001FF\n");
     assertThat(last.at(0xffff_ffffL)).hasValue(2);
     assertThat(
-            ((HexRead.Damaged) read(":02000004FFFFFC\n:02FFFF000102FD\n:00000001FF\n")).findings())
+            ((ImageRead.Damaged) read(":02000004FFFFFC\n:02FFFF000102FD\n:00000001FF\n"))
+                .findings())
         .singleElement()
         .satisfies(finding -> assertThat(finding.text()).contains("FFFFFFFF"));
     ProgramImage beyond = new ProgramImage.Builder().add(0xffff_ffffL, new byte[] {1, 2}).build();
@@ -98,14 +99,14 @@ class IntelHexTest {
     String whole = Files.readString(DemoKits.glowmoth().resolve("lamp.hex"));
     String cut = whole.substring(0, whole.length() / 2 + 7);
     int line = (int) cut.chars().filter(c -> c == '\n').count() + 1;
-    assertThat(((HexRead.Damaged) read(cut)).findings().getFirst().where())
+    assertThat(((ImageRead.Damaged) read(cut)).findings().getFirst().where())
         .isEqualTo("lamp.hex#" + line);
   }
 
   @Test
   void allDamageComesAtOnce() {
     assertThat(
-            ((HexRead.Damaged) read(":04001000DEADBEEFB5\n:04001000DEADBEEFB6\n:00000001FF\n"))
+            ((ImageRead.Damaged) read(":04001000DEADBEEFB5\n:04001000DEADBEEFB6\n:00000001FF\n"))
                 .findings())
         .hasSize(2);
   }

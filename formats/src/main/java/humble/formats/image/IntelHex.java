@@ -1,4 +1,4 @@
-package humble.formats.hex;
+package humble.formats.image;
 
 import humble.core.budget.Budget;
 import humble.core.budget.Spent;
@@ -44,6 +44,25 @@ public final class IntelHex {
     this.budget = budget;
   }
 
+  /** The format, as {@link ImageFile} asks for it. */
+  static final ImageFormat FORMAT =
+      new ImageFormat() {
+        @Override
+        public String title() {
+          return "Intel HEX";
+        }
+
+        @Override
+        public boolean looksLike(byte[] bytes) {
+          return IntelHex.looksLike(bytes);
+        }
+
+        @Override
+        public ImageRead read(String name, byte[] bytes, Budget budget) {
+          return IntelHex.read(name, bytes, budget);
+        }
+      };
+
   /** Tells whether {@code bytes} begin like Intel HEX. */
   public static boolean looksLike(byte[] bytes) {
     for (byte each : bytes) {
@@ -55,7 +74,7 @@ public final class IntelHex {
   }
 
   /** Reads a file with the usual budget. */
-  public static HexRead read(String name, byte[] bytes) {
+  public static ImageRead read(String name, byte[] bytes) {
     return read(name, bytes, ReadingBudget.usual());
   }
 
@@ -66,20 +85,20 @@ public final class IntelHex {
    * @param bytes the file
    * @param budget what its runs of bytes come out of
    */
-  public static HexRead read(String name, byte[] bytes, Budget budget) {
+  public static ImageRead read(String name, byte[] bytes, Budget budget) {
     IntelHex reader = new IntelHex(name, budget);
     if (bytes.length > MOST_BYTES) {
-      return new HexRead.Damaged(
+      return new ImageRead.Damaged(
           List.of(Finding.error(name, "The file is larger than 64 MiB; that is not read.")));
     }
     try {
       return reader.file(bytes);
     } catch (Spent e) {
-      return new HexRead.Damaged(List.of(Finding.error(reader.where(), e.sentence())));
+      return new ImageRead.Damaged(List.of(Finding.error(reader.where(), e.sentence())));
     }
   }
 
-  private HexRead file(byte[] bytes) {
+  private ImageRead file(byte[] bytes) {
     int start = 0;
     for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
       if (at == bytes.length || bytes[at] == '\n') {
@@ -97,7 +116,9 @@ public final class IntelHex {
     if (!ended && findings.isEmpty()) {
       findings.add(Finding.error(where(), "The file stops without an end record: it was cut off."));
     }
-    return findings.isEmpty() ? new HexRead.Image(image.build()) : new HexRead.Damaged(findings);
+    return findings.isEmpty()
+        ? new ImageRead.Image(image.build())
+        : new ImageRead.Damaged(findings);
   }
 
   private String where() {
