@@ -14,20 +14,16 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** Follows the net of a pin: what it joins, and what each is for. */
-final class NetHand extends Hand {
+final class NetHand extends OnBoardHand {
   private static final int MOST_JOINED = 9;
 
-  private final OpenBuild open;
   private final Step step;
-  private final BoardInHand board;
   private final String title;
   private @Nullable PinRef pin;
 
   private NetHand(StepHand.Of of, String title, PinRef pin) {
-    super(of.seat());
-    this.open = of.open();
+    super(of.seat(), of.open(), of.board());
     this.step = of.step();
-    this.board = of.board();
     this.title = title;
     this.pin = pin;
   }
@@ -73,8 +69,7 @@ final class NetHand extends Hand {
     Card.Maker card = seat.card(StepHand.kicker(seat, open, step), title);
     trace().ifPresent(trace -> joined(card, trace));
     card.key('7', say("fit.key.net"), this::next).silent('N', this::next);
-    card.key('5', "5 6", say("fit.key.turn"), board::turn).silent('6', board::flip);
-    card.key('8', say("fit.key.magnify"), board::magnify);
+    withMagnifier(withTurning(card));
     return card.go(say("fit.net.leave"), () -> pin = null);
   }
 
@@ -105,16 +100,6 @@ final class NetHand extends Hand {
       PinRef at = clicked.get();
       pin = at.equals(pin) ? null : at;
     }
-  }
-
-  @Override
-  public boolean pull(double dx, double dy) {
-    return board.pull(dx, dy);
-  }
-
-  @Override
-  public void wheel(boolean up) {
-    board.magnified(up);
   }
 
   @Override

@@ -15,20 +15,16 @@ import java.util.Optional;
 import java.util.function.Consumer;
 
 /** One step of the plan, with the keys that hold in every step. */
-abstract class StepHand extends Hand {
-  protected final OpenBuild open;
+abstract class StepHand extends OnBoardHand {
   protected final Step step;
-  protected final BoardInHand board;
   private final Of of;
 
   /** What every step is made of. */
   record Of(Seat seat, OpenBuild open, Step step, BoardInHand board, Consumer<Hand> layOver) {}
 
   StepHand(Of of) {
-    super(of.seat());
-    this.open = of.open();
+    super(of.seat(), of.open(), of.board());
     this.step = of.step();
-    this.board = of.board();
     this.of = of;
   }
 
@@ -83,12 +79,9 @@ abstract class StepHand extends Hand {
     if (weighs()) {
       card.key('0', say("fit.key.cues"), this::weigh);
     }
-    card.key('5', "5 6", say("fit.key.turn"), board::turn)
-        .silent('6', board::flip)
-        .silent('T', board::turn)
-        .silent('F', board::flip);
+    withTurning(card);
     card.key('7', say("fit.key.net"), this::followNext).silent('N', this::followNext);
-    card.key('8', say("fit.key.magnify"), board::magnify);
+    withMagnifier(card);
     return card.key('9', say("fit.key.inspect"), this::inspect);
   }
 
@@ -136,16 +129,6 @@ abstract class StepHand extends Hand {
   @Override
   public void pick(String spot) {
     NetHand.at(of, title(), spot).ifPresent(this::layOver);
-  }
-
-  @Override
-  public boolean pull(double dx, double dy) {
-    return board.pull(dx, dy);
-  }
-
-  @Override
-  public void wheel(boolean up) {
-    board.magnified(up);
   }
 
   @Override

@@ -1,6 +1,5 @@
 package humble.desktop.session;
 
-import humble.core.kit.AsBuilt;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
 import humble.core.kit.Parts;
@@ -16,39 +15,21 @@ import java.util.Optional;
  * changes is another board, and nothing worked out for the old one is said of it.
  */
 final class Windows {
-  private final Recall<OfState, Optional<PoweredStage>> stages;
-  private final Recall<OfGate, Optional<Expectation>> gates;
+  private final Recall<About<BoardState>, Optional<PoweredStage>> stages;
+  private final Recall<About<Gate>, Optional<Expectation>> gates;
 
-  /** Equal by how the board is built and by the state, whichever index of parts carries it. */
-  private record OfState(Parts parts, BoardState state) {
-    private AsBuilt built() {
-      return parts.built();
-    }
-
+  /** Equal by how the board is built and by what is asked, whichever index of parts carries it. */
+  private record About<T>(Parts parts, T what) {
     @Override
     public boolean equals(Object other) {
-      return other instanceof OfState o && built().equals(o.built()) && state.equals(o.state);
+      return other instanceof About<?> o
+          && parts.built().equals(o.parts.built())
+          && what.equals(o.what);
     }
 
     @Override
     public int hashCode() {
-      return Objects.hash(built(), state);
-    }
-  }
-
-  private record OfGate(Parts parts, Gate gate) {
-    private AsBuilt built() {
-      return parts.built();
-    }
-
-    @Override
-    public boolean equals(Object other) {
-      return other instanceof OfGate o && built().equals(o.built()) && gate.equals(o.gate);
-    }
-
-    @Override
-    public int hashCode() {
-      return Objects.hash(built(), gate);
+      return Objects.hash(parts.built(), what);
     }
   }
 
@@ -56,19 +37,18 @@ final class Windows {
     stages =
         new Recall<>(
             works,
-            asked ->
-                calledOff -> new PowerReckoning(asked.parts()).stage(asked.state(), calledOff));
+            asked -> calledOff -> new PowerReckoning(asked.parts()).stage(asked.what(), calledOff));
     gates =
         new Recall<>(
-            works, asked -> calledOff -> new GateReckoning(asked.parts()).of(asked.gate()));
+            works, asked -> calledOff -> new GateReckoning(asked.parts()).of(asked.what()));
   }
 
   Known<PoweredStage> powered(Parts parts, BoardState state) {
-    return known(stages, new OfState(parts, state));
+    return known(stages, new About<>(parts, state));
   }
 
   Known<Expectation> expected(Parts parts, Gate gate) {
-    return known(gates, new OfGate(parts, gate));
+    return known(gates, new About<>(parts, gate));
   }
 
   private static <K, V> Known<V> known(Recall<K, Optional<V>> from, K key) {

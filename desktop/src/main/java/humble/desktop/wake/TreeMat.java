@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** The waking tree, from power outwards, and the picture of the test that is under way. */
-record TreeMat(String title, List<Node> nodes, Optional<WakeTest.Picture> picture) implements Mat {
+record TreeMat(String title, List<Node> nodes, Optional<Waking.Picture> picture) implements Mat {
   /** One thing that wakes. */
   record Node(String id, String label, List<String> after, String standing) {}
 

@@ -105,7 +105,7 @@ record WakeBench(Seat seat, OpenBuild open) {
   }
 
   /** Gives the tree, with the picture of the test that is under way. */
-  Mat mat(Optional<WakeTest.Picture> picture) {
+  Mat mat(Optional<Waking.Picture> picture) {
     List<TreeMat.Node> nodes = new ArrayList<>();
     nodes.add(
         new TreeMat.Node(

@@ -90,7 +90,7 @@ abstract class WakeHand extends Hand {
   }
 
   /** Gives the picture of the test; empty before it has one. */
-  protected abstract Optional<WakeTest.Picture> picture();
+  protected abstract Optional<Waking.Picture> picture();
 
   @Override
   public final Mat mat() {

@@ -28,6 +28,6 @@ public final class WakeStage extends HandStage {
   }
 
   private Turn turn(Peripheral peripheral) {
-    return new Turn(peripheral, () -> WakeTest.of(bench, peripheral));
+    return new Turn(peripheral, () -> Waking.of(bench, peripheral));
   }
 }

@@ -1,7 +1,7 @@
 /**
  * Waking: one peripheral after the other, from power outwards.
  *
- * <p>A {@link humble.desktop.wake.WakeTest} is how the peripherals of one kind are woken. It is one
+ * <p>A {@link humble.desktop.wake.Waking} is how the peripherals of one kind are woken. It is one
  * file, named in one list: a hand with its card and keys, its picture below the tree, what it asks
  * of the board and what it deduces. What it sees goes into the journal as facts by name ({@code
  * dark}, {@code turn-deg}), all kinds alike; a later fact takes the place of an earlier one.

@@ -28,7 +28,7 @@ import org.jspecify.annotations.Nullable;
  * Lights of a matrix: each shines at its own turn, the numbers of the dark ones are typed, and what
  * they have in common is deduced. Fact {@code dark}: the numbers that stayed dark.
  */
-final class LightsTest extends WakeHand {
+final class LightsWaking extends WakeHand {
   private static final int MOST_SUSPECTS = 3;
 
   private final Peripheral.Matrix matrix;
@@ -37,7 +37,7 @@ final class LightsTest extends WakeHand {
   private boolean ran;
   private @Nullable Set<Integer> simulatedDark;
 
-  private LightsTest(WakeBench bench, Peripheral.Matrix matrix) {
+  private LightsWaking(WakeBench bench, Peripheral.Matrix matrix) {
     super(bench, matrix);
     this.matrix = matrix;
     this.reckoning = new LightMatrix(matrix);
@@ -45,7 +45,7 @@ final class LightsTest extends WakeHand {
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
     return peripheral instanceof Peripheral.Matrix matrix
-        ? Optional.of(new LightsTest(bench, matrix))
+        ? Optional.of(new LightsWaking(bench, matrix))
         : Optional.empty();
   }
 
@@ -149,7 +149,7 @@ final class LightsTest extends WakeHand {
   }
 
   @Override
-  protected Optional<WakeTest.Picture> picture() {
+  protected Optional<Waking.Picture> picture() {
     Set<Integer> unlit = simulatedDark;
     return Optional.of(
         new Lights(
@@ -173,7 +173,7 @@ final class LightsTest extends WakeHand {
       Set<Integer> dark,
       Set<String> fitted,
       Words words)
-      implements WakeTest.Picture {
+      implements Waking.Picture {
     @Override
     public void paint(Pen pen, double x, double y, double w, double h) {
       if (parts.kit().boards().isEmpty()) {

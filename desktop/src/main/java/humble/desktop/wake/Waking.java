@@ -10,9 +10,9 @@ import java.util.Optional;
  * deduce. One file for each kind, named in {@link #ALL}; its words begin with {@code wake.} and the
  * name of the kind, and the facts that it sees go into the journal by the names it gives them.
  */
-interface WakeTest {
-  /** Every wake test; the first that takes a peripheral wakes it. */
-  List<WakeTest> ALL = List.of(LightsTest::of, DisplayTest::of, ByEyeTest::of);
+interface Waking {
+  /** Every way; the first that takes a peripheral wakes it. */
+  List<Waking> ALL = List.of(LightsWaking::of, DisplayWaking::of, ByEyeWaking::of);
 
   /** Gives the hand that wakes {@code peripheral}; empty when it is of another kind. */
   Optional<WakeHand> hand(WakeBench bench, Peripheral peripheral);
@@ -22,7 +22,7 @@ interface WakeTest {
     return ALL.stream()
         .flatMap(test -> test.hand(bench, peripheral).stream())
         .findFirst()
-        .orElseThrow(() -> new IllegalStateException("no wake test takes " + peripheral.id()));
+        .orElseThrow(() -> new IllegalStateException("nobody wakes " + peripheral.id()));
   }
 
   /** The picture of a test that is under way, below the tree. */

@@ -18,21 +18,21 @@ import java.util.Optional;
  * A display: it shows a figure, the picture that looks the same is picked, and the setting follows
  * from the group of the square. Facts: those of {@link DisplaySetting}.
  */
-final class DisplayTest extends WakeHand {
+final class DisplayWaking extends WakeHand {
   private final Peripheral.Display display;
   private boolean ran;
 
   /** The picture picked, from 1; 0 for none. */
   private int picked;
 
-  private DisplayTest(WakeBench bench, Peripheral.Display display) {
+  private DisplayWaking(WakeBench bench, Peripheral.Display display) {
     super(bench, display);
     this.display = display;
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
     return peripheral instanceof Peripheral.Display display
-        ? Optional.of(new DisplayTest(bench, display))
+        ? Optional.of(new DisplayWaking(bench, display))
         : Optional.empty();
   }
 
@@ -129,7 +129,7 @@ final class DisplayTest extends WakeHand {
   }
 
   @Override
-  protected Optional<WakeTest.Picture> picture() {
+  protected Optional<Waking.Picture> picture() {
     if (!ran) {
       return Optional.empty();
     }
@@ -141,7 +141,7 @@ final class DisplayTest extends WakeHand {
   }
 
   /** How the figure looks on the practice bench, and the eight it may look like. */
-  private record Screen(Optional<Pose> shown, int picked, Words words) implements WakeTest.Picture {
+  private record Screen(Optional<Pose> shown, int picked, Words words) implements Waking.Picture {
     @Override
     public void paint(Pen pen, double x, double y, double w, double h) {
       double upper = shown.isPresent() ? h * 0.52 : 0;

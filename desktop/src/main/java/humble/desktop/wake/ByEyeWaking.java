@@ -5,17 +5,17 @@ import humble.desktop.stage.Card;
 import java.util.Optional;
 
 /** A peripheral whose test is by eye and hand. */
-final class ByEyeTest extends WakeHand {
+final class ByEyeWaking extends WakeHand {
   private final Peripheral.Other other;
 
-  private ByEyeTest(WakeBench bench, Peripheral.Other other) {
+  private ByEyeWaking(WakeBench bench, Peripheral.Other other) {
     super(bench, other);
     this.other = other;
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
     return peripheral instanceof Peripheral.Other other
-        ? Optional.of(new ByEyeTest(bench, other))
+        ? Optional.of(new ByEyeWaking(bench, other))
         : Optional.empty();
   }
 
@@ -27,7 +27,7 @@ final class ByEyeTest extends WakeHand {
   }
 
   @Override
-  protected Optional<WakeTest.Picture> picture() {
+  protected Optional<Waking.Picture> picture() {
     return Optional.empty();
   }
 }
