@@ -2,6 +2,7 @@ package humble.bench;
 
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Firmware;
+import humble.core.words.Phrase;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,6 +22,7 @@ import java.util.function.DoubleConsumer;
  */
 public final class Transfer {
   private static final int TRIES = 3;
+  private static final String LANGUAGE = "humble-link/1";
 
   private final SerialLink link;
   private final Firmware.Target target;
@@ -40,7 +42,7 @@ public final class Transfer {
     record Cancelled(long bytes) implements Outcome {}
 
     /** The board refused or did not answer. */
-    record Failed(String why, long bytes) implements Outcome {}
+    record Failed(Phrase why, long bytes) implements Outcome {}
   }
 
   /**
@@ -55,8 +57,8 @@ public final class Transfer {
     int retries = 0;
     try {
       String hello = link.ask("hello");
-      if (!hello.startsWith("ok humble-link/1")) {
-        return new Outcome.Failed("The board does not speak humble-link/1: " + hello, 0);
+      if (!hello.startsWith("ok " + LANGUAGE)) {
+        return new Outcome.Failed(Phrase.of("link.other-language", LANGUAGE, hello), 0);
       }
       List<Page> pages = pages(image);
       for (Page page : pages) {
@@ -66,8 +68,7 @@ public final class Transfer {
         String erased =
             link.ask(String.format(Locale.ROOT, "erase 0x%x %d", page.address, page.bytes.length));
         if (!erased.equals("ok")) {
-          return new Outcome.Failed(
-              "Erasing at 0x" + Long.toHexString(page.address) + ": " + erased, sent);
+          return new Outcome.Failed(Phrase.of("link.not-erased", hex(page.address), erased), sent);
         }
         int tries = write(page);
         retries += tries - 1;
@@ -81,10 +82,28 @@ public final class Transfer {
       String started = verified ? link.ask("start") : "ok";
       return started.equals("ok")
           ? new Outcome.Sent(sent, verified, retries)
-          : new Outcome.Failed("The board did not start: " + started, sent);
+          : new Outcome.Failed(Phrase.of("link.not-started", started), sent);
+    } catch (Refused e) {
+      return new Outcome.Failed(e.why, sent);
     } catch (IOException e) {
-      return new Outcome.Failed(String.valueOf(e.getMessage()), sent);
+      return new Outcome.Failed(Phrase.of("link.broken", String.valueOf(e.getMessage())), sent);
     }
+  }
+
+  /** A page that was refused as often as it is tried. */
+  private static final class Refused extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    private final transient Phrase why;
+
+    private Refused(Phrase why) {
+      super(why.key());
+      this.why = why;
+    }
+  }
+
+  private static String hex(long address) {
+    return "0x" + Long.toHexString(address);
   }
 
   private int write(Page page) throws IOException {
@@ -102,13 +121,7 @@ public final class Transfer {
         return tries;
       }
     }
-    throw new IOException(
-        "The page at 0x"
-            + Long.toHexString(page.address)
-            + " was refused "
-            + TRIES
-            + " times: "
-            + answer);
+    throw new Refused(Phrase.of("link.page-refused", hex(page.address), TRIES, answer));
   }
 
   private boolean same(Page page) throws IOException {

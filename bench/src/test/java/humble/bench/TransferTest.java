@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Firmware;
+import humble.core.words.Words;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import net.jqwik.api.ForAll;
@@ -144,7 +146,7 @@ class TransferTest {
                 : request);
     assertThat(send(link, image(400)))
         .isInstanceOfSatisfying(
-            Transfer.Outcome.Failed.class, failed -> assertThat(failed.why()).contains("0x100"));
+            Transfer.Outcome.Failed.class, failed -> assertThat(said(failed)).contains("0x100"));
   }
 
   @Test
@@ -152,7 +154,7 @@ class TransferTest {
     assertThat(send(new Noisy(request -> ""), image(10)))
         .isInstanceOfSatisfying(
             Transfer.Outcome.Failed.class,
-            failed -> assertThat(failed.why()).contains("nothing answers"));
+            failed -> assertThat(said(failed)).contains("nothing answers"));
   }
 
   @Test
@@ -161,7 +163,7 @@ class TransferTest {
     assertThat(send(other, image(10)))
         .isInstanceOfSatisfying(
             Transfer.Outcome.Failed.class,
-            failed -> assertThat(failed.why()).contains("humble-link/1"));
+            failed -> assertThat(said(failed)).contains("humble-link/1"));
   }
 
   @Test
@@ -218,5 +220,9 @@ class TransferTest {
 
   private static String crc(int value) {
     return String.format("%08x", SimulatedController.crcOf(new byte[] {(byte) value}, 0, 1));
+  }
+
+  private static String said(Transfer.Outcome.Failed failed) {
+    return Words.core(Locale.ENGLISH).say(failed.why());
   }
 }

@@ -4,9 +4,11 @@ import humble.core.firmware.ImageCheck;
 import humble.core.firmware.ImageProblem;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Firmware;
+import humble.core.words.Words;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -90,11 +92,18 @@ final class ImageCommand {
               problems.stream()
                   .map(p ->
                       Answer.object(
-                          "kind", p.kind(), "from", p.from(), "to", p.to(), "text", p.text()))
+                          "kind",
+                          p.kind().text(),
+                          "from",
+                          p.from(),
+                          "to",
+                          p.to(),
+                          "text",
+                          Words.core(Locale.ENGLISH).say(p.phrase())))
                   .toList()),
           problems.isEmpty()
               ? List.of("It fits.")
-              : problems.stream().map(ImageProblem::text).toList(),
+              : problems.stream().map(p -> Words.core(Locale.ENGLISH).say(p.phrase())).toList(),
           !problems.isEmpty());
     }
   }

@@ -7,8 +7,10 @@ import humble.core.firmware.ImageProblem;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.Firmware;
 import humble.core.kit.Parts;
+import humble.core.words.Words;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -18,6 +20,8 @@ import picocli.CommandLine.Parameters;
 /** Loads an image into a simulated board. */
 @Command(name = "load", description = "Send an image to a board and read it back.")
 final class LoadCommand extends humble.cli.Command {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
   @Parameters(paramLabel = "IMAGE")
   @Nullable Path image;
 
@@ -57,7 +61,7 @@ final class LoadCommand extends humble.cli.Command {
     ProgramImage program = Images.read(Objects.requireNonNull(image));
     List<ImageProblem> problems = ImageCheck.of(program, target);
     if (!problems.isEmpty()) {
-      throw new BadInput(problems.stream().map(p -> image + ": " + p.text()).toList());
+      throw new BadInput(problems.stream().map(p -> image + ": " + WORDS.say(p.phrase())).toList());
     }
     long begun = System.nanoTime();
     Transfer.Outcome outcome =
@@ -84,7 +88,7 @@ final class LoadCommand extends humble.cli.Command {
                       + (sent.verified() ? "read back, the same." : "read back, not the same.")),
               !sent.verified());
       case Transfer.Outcome.Cancelled cancelled -> no(cancelled.bytes(), seconds, "Cancelled.");
-      case Transfer.Outcome.Failed failed -> no(failed.bytes(), seconds, failed.why());
+      case Transfer.Outcome.Failed failed -> no(failed.bytes(), seconds, WORDS.say(failed.why()));
     };
   }
 

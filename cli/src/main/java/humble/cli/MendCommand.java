@@ -31,6 +31,8 @@ import picocli.CommandLine.Parameters;
     name = "mend",
     description = "Say what is likely wrong, and the measurement worth making next.")
 final class MendCommand extends humble.cli.Command {
+  private static final int MOST_TOLD = 8;
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -107,57 +109,12 @@ final class MendCommand extends humble.cli.Command {
     List<String> text = new ArrayList<>();
     List<Map<String, @Nullable Object>> suspects = new ArrayList<>();
     for (Diagnosis.Named named : known.suspects()) {
-      Map<String, @Nullable Object> each =
-          Answer.object(
-              "fault",
-              named.suspect().name(),
-              "belief",
-              named.belief(),
-              "group",
-              named.group(),
-              "shows",
-              named.shows());
-      KitFault ofKit = named.suspect().known();
-      if (ofKit != null) {
-        each.put("title", ofKit.title());
-        each.put("try", ofKit.tryThis());
-      }
-      suspects.add(each);
-      if (suspects.size() <= 8) {
-        text.add(
-            String.format(
-                Locale.ROOT,
-                "%3.0f %%  %s%s",
-                100 * named.belief(),
-                named.suspect().name(),
-                !named.shows()
-                    ? " and all else that shows in nothing here, "
-                        + named.group().size()
-                        + " faults"
-                    : named.group().size() > 1
-                        ? ", or " + (named.group().size() - 1) + " that read the same"
-                        : ""));
-      }
+      suspects.add(suspect(named));
     }
+    known.suspects().stream().limit(MOST_TOLD).forEach(named -> text.add(told(named)));
     Diagnosis.Next next = known.next().orElse(null);
     if (next != null) {
-      text.add(
-          String.format(
-              Locale.ROOT,
-              "next: %s, %.1f minutes, worth %.2f bits",
-              next.measure(),
-              next.minutes(),
-              next.gainBits()));
-      next.predict()
-          .forEach((fault, value) ->
-              text.add(
-                  "      "
-                      + (Double.isInfinite(value)
-                          ? "open"
-                          : Engineering.reading(value, next.measure().unit()))
-                      + "  "
-                      + fault));
-      next.looks().forEach((fault, look) -> text.add("      " + look.text() + "  " + fault));
+      tell(next, text);
     }
     if (!known.explained()) {
       text.add("No single fault explains these readings: read them again, or think of two.");
@@ -189,6 +146,58 @@ final class MendCommand extends humble.cli.Command {
             two),
         text,
         !solvable);
+  }
+
+  private static Map<String, @Nullable Object> suspect(Diagnosis.Named named) {
+    Map<String, @Nullable Object> each =
+        Answer.object(
+            "fault",
+            named.suspect().name(),
+            "belief",
+            named.belief(),
+            "group",
+            named.group(),
+            "shows",
+            named.shows());
+    KitFault ofKit = named.suspect().known();
+    if (ofKit != null) {
+      each.put("title", ofKit.title());
+      each.put("try", ofKit.tryThis());
+    }
+    return each;
+  }
+
+  private static String told(Diagnosis.Named named) {
+    return String.format(
+        Locale.ROOT,
+        "%3.0f %%  %s%s",
+        100 * named.belief(),
+        named.suspect().name(),
+        !named.shows()
+            ? " and all else that shows in nothing here, " + named.group().size() + " faults"
+            : named.group().size() > 1
+                ? ", or " + (named.group().size() - 1) + " that read the same"
+                : "");
+  }
+
+  private static void tell(Diagnosis.Next next, List<String> text) {
+    text.add(
+        String.format(
+            Locale.ROOT,
+            "next: %s, %.1f minutes, worth %.2f bits",
+            next.measure(),
+            next.minutes(),
+            next.gainBits()));
+    next.predict()
+        .forEach((fault, value) ->
+            text.add(
+                "      "
+                    + (Double.isInfinite(value)
+                        ? "open"
+                        : Engineering.reading(value, next.measure().unit()))
+                    + "  "
+                    + fault));
+    next.looks().forEach((fault, look) -> text.add("      " + look.text() + "  " + fault));
   }
 
   private static Map<String, @Nullable Object> next(Diagnosis.Next next) {

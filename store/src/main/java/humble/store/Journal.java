@@ -27,6 +27,8 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Plain JDBC, since the whole of its SQL is an insert and a few selects. One call at a time:
  * calls from several threads wait for each other.
+ *
+ * <p>Longer than other classes: everything that is said about one file, each in a few lines.
  */
 public final class Journal implements AutoCloseable {
   /** How long an append on the interface thread waits for another window, in milliseconds. */

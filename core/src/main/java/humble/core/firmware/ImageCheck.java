@@ -21,22 +21,20 @@ public final class ImageCheck {
         long from = Math.max(boot.from(), segment.from());
         long to = Math.min(boot.to(), segment.to());
         if (from <= to) {
-          problems.add(problem("boot", from, to, "%s to %s lies in the boot area."));
+          problems.add(new ImageProblem(ImageProblem.Kind.BOOT, from, to));
         }
       }
     }
     for (ProgramImage.Overlap overlap : image.overlaps()) {
-      problems.add(problem("overlap", overlap.from(), overlap.to(), "%s to %s is defined twice."));
+      problems.add(new ImageProblem(ImageProblem.Kind.OVERLAP, overlap.from(), overlap.to()));
     }
     if (image.blank()) {
       long to = image.segments().isEmpty() ? 0 : image.segments().getLast().to();
-      problems.add(
-          new ImageProblem("blank", 0, to, "The image is blank: loading it does nothing."));
+      problems.add(new ImageProblem(ImageProblem.Kind.BLANK, 0, to));
     }
     Long vector = target.vectorAt();
     if (vector != null && image.at(vector).isEmpty()) {
-      problems.add(
-          problem("vector", vector, vector, "The start vector at %s is not in the image."));
+      problems.add(new ImageProblem(ImageProblem.Kind.VECTOR, vector, vector));
     }
     return List.copyOf(problems);
   }
@@ -60,13 +58,9 @@ public final class ImageCheck {
               .min()
               .orElse(Long.MAX_VALUE);
       long to = Math.min(segment.to(), next - 1);
-      problems.add(problem("outside", at, to, "%s to %s is outside the memory of the target."));
+      problems.add(new ImageProblem(ImageProblem.Kind.OUTSIDE, at, to));
       at = to + 1;
     }
-  }
-
-  private static ImageProblem problem(String kind, long from, long to, String text) {
-    return new ImageProblem(kind, from, to, String.format(Locale.ROOT, text, hex(from), hex(to)));
   }
 
   /** Gives an address as makers write it, {@code 0x7e00}. */

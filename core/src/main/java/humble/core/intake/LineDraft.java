@@ -21,7 +21,11 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
-/** One line in the making: what its row says, and what has to be guessed. */
+/**
+ * One line in the making: what its row says, and what has to be guessed.
+ *
+ * <p>As long as a row has columns: a short method for each.
+ */
 final class LineDraft {
   private static final Pattern SIGNS = Pattern.compile("[±%\\s]|\\+/?-");
   private static final Pattern BETWEEN = Pattern.compile("[-\\s,/]+");
@@ -130,12 +134,47 @@ final class LineDraft {
         value = new ValueText(valueText, reading.ohms(), tolerance, "", 1, "", value.rest());
       }
     }
+    now = judged(id, now, value);
+    String packageText = row.text(Column.PACKAGE);
+    PackageGuess pack =
+        PackageGuess.of(packageText, row.words() + " " + value.rest(), now, valueText, memory);
+    guessPackage(id, pack, packages);
+    int bandCount = bandCount(id, now, pack.pack().id(), tolerance, value, colours);
+    if (tolerance == null && now == PartKind.RESISTOR && !isComplete()) {
+      tolerance = usualTolerance(id);
+    }
+    return new Line(
+        id,
+        now,
+        valueText,
+        tolerance,
+        bandCount,
+        pack.pack().id(),
+        refs,
+        supplied(id),
+        row.text(Column.BAG).strip(),
+        marking(id, now, valueText),
+        row.text(Column.SPARE).equals("true") || (!refs.isEmpty() && pieces > refs.size()),
+        list(Column.POLARITY, id, "polarity_marks", Traits.polarity(now, pack.pack().id())),
+        words(Column.SUBSTITUTES),
+        home(id),
+        list(Column.FRAGILE, id, "fragile", Traits.fragile(now)),
+        stripOf(),
+        null,
+        null);
+  }
+
+  /**
+   * A value that makes no sense leaves the kind open; a kind and a value that are guessed are told.
+   */
+  private PartKind judged(String id, PartKind now, ValueText value) {
+    boolean unknown = false;
     if (!value.problem().isEmpty()) {
       problems.add(
           Finding.error(
               row.where(),
               value.problem() + " Line '" + id + "' is kept as 'other' until it is mended."));
-      now = PartKind.OTHER;
+      unknown = true;
     } else if (!kindGiven) {
       guess(
           id,
@@ -154,9 +193,10 @@ final class LineDraft {
           value.guess(),
           List.of(row.text(Column.VALUE).strip()));
     }
-    String packageText = row.text(Column.PACKAGE);
-    PackageGuess pack =
-        PackageGuess.of(packageText, row.words() + " " + value.rest(), now, valueText, memory);
+    return unknown ? PartKind.OTHER : now;
+  }
+
+  private void guessPackage(String id, PackageGuess pack, Map<String, PartPackage> packages) {
     if (pack.confidence() < SURE) {
       guess(id, "package", pack.pack().id(), pack.confidence(), pack.because(), pack.others());
     }
@@ -169,36 +209,17 @@ final class LineDraft {
           "parts of this kind in such a case are about so high",
           List.of());
     }
-    int bandCount = bandCount(id, now, pack.pack().id(), tolerance, value, colours);
-    if (tolerance == null && now == PartKind.RESISTOR && !isComplete()) {
-      tolerance = 5.0;
-      guess(
-          id,
-          "tolerance_pct",
-          "5",
-          0.6,
-          "the list gives none; kits usually bring 5 % resistors",
-          List.of("1", "10"));
-    }
-    return new Line(
+  }
+
+  private double usualTolerance(String id) {
+    guess(
         id,
-        now,
-        valueText,
-        tolerance,
-        bandCount,
-        pack.pack().id(),
-        refs,
-        supplied(id),
-        row.text(Column.BAG).strip(),
-        marking(id, now, valueText),
-        row.text(Column.SPARE).equals("true") || (!refs.isEmpty() && pieces > refs.size()),
-        list(Column.POLARITY, id, "polarity_marks", polarity(now, pack.pack().id())),
-        words(Column.SUBSTITUTES),
-        home(id),
-        list(Column.FRAGILE, id, "fragile", fragile(now)),
-        stripOf(),
-        null,
-        null);
+        "tolerance_pct",
+        "5",
+        0.6,
+        "the list gives none; kits usually bring 5 % resistors",
+        List.of("1", "10"));
+    return 5;
   }
 
   private @Nullable Double tolerance(ValueText value) {
@@ -413,58 +434,6 @@ final class LineDraft {
           List.of());
     }
     return usual.words();
-  }
-
-  /** Marks or weaknesses that a kind usually has. */
-  private record Traits(List<String> words, double confidence, String because) {
-    static final Traits NONE = new Traits(List.of(), 1, "");
-  }
-
-  private static Traits polarity(PartKind kind, String packageId) {
-    String usual = "parts of this kind and case usually show it";
-    if (packageId.startsWith("dip-") || packageId.startsWith("socket-dip-")) {
-      return new Traits(List.of("notch"), 0.95, usual);
-    }
-    return switch (kind.way()) {
-      case EITHER -> Traits.NONE;
-      case CATHODE_FIRST ->
-          kind == PartKind.LED
-              ? new Traits(List.of("long-lead", "flat"), 0.85, usual)
-              : kind == PartKind.LASER ? Traits.NONE : new Traits(List.of("stripe"), 0.95, usual);
-      case PLUS_FIRST ->
-          kind == PartKind.BUZZER
-              ? new Traits(List.of("plus", "long-lead"), 0.7, usual)
-              : kind != PartKind.CAPACITOR_POLARISED
-                  ? new Traits(List.of("plus"), 0.9, usual)
-                  : packageId.equals("bead")
-                      ? new Traits(List.of("plus", "long-lead"), GUESSED, usual)
-                      : new Traits(List.of("stripe", "long-lead"), 0.9, usual);
-      case THREE_LEGS ->
-          packageId.equals("half-round-3")
-              ? new Traits(List.of("flat"), 0.95, usual)
-              : packageId.startsWith("tab-3")
-                  ? new Traits(List.of("printed"), 0.85, usual)
-                  : new Traits(List.of("dot"), 0.4, usual);
-      case PIN_1 ->
-          kind == PartKind.IC
-              ? new Traits(List.of("dot"), 0.7, usual)
-              : kind == PartKind.DISPLAY || kind == PartKind.MODULE
-                  ? new Traits(List.of("printed"), 0.6, usual)
-                  : Traits.NONE;
-    };
-  }
-
-  private static Traits fragile(PartKind kind) {
-    List<String> words = kind.hurt().words();
-    return switch (kind.hurt()) {
-      case NOTHING -> Traits.NONE;
-      case STATIC -> new Traits(words, 0.9, "a charged finger kills such a part without a sign");
-      case HEAT -> new Traits(words, GUESSED, "a joint held too long hurts it");
-      case SHOCK -> new Traits(words, GUESSED, "a fall breaks it");
-      case GLASS -> new Traits(words, GUESSED, "glass and drivers bear none of these");
-      case BOARDED -> new Traits(words, 0.7, "what stands on it bears neither");
-      case WATER -> new Traits(words, 0.7, "wash water creeps in and stays");
-    };
   }
 
   private void guess(

@@ -16,6 +16,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * Finds every contradiction within a kit: names that lead nowhere, parts placed twice, rules that
  * run in a circle.
+ *
+ * <p>As long as there is to check: a short method for each part of a kit.
  */
 public final class KitCheck {
   private static final List<String> STAGES =
@@ -164,34 +166,13 @@ public final class KitCheck {
     if (part == null || model == null) {
       return;
     }
-    for (String pin : pins(model)) {
+    for (String pin : ModelPins.of(model)) {
       if (part.pinNumber(pin).isEmpty()) {
         error(
             at + "/model",
             "The model names pin '" + pin + "', which the package " + part.pack().id() + " lacks.");
       }
     }
-  }
-
-  private static List<String> pins(Model model) {
-    return switch (model) {
-      case Model.Bipolar q -> List.of(q.b(), q.c(), q.e());
-      case Model.Mosfet q -> List.of(q.g(), q.d(), q.s());
-      case Model.Regulator r -> List.of(r.in(), r.gnd(), r.out());
-      case Model.Load load -> {
-        List<String> pins = new ArrayList<>(List.of(load.plus(), load.minus()));
-        pins.addAll(new TreeSet<>(load.outputsRonOhm().keySet()));
-        yield pins;
-      }
-      case Model.Switch contacts -> contacts.poles().stream().flatMap(List::stream).toList();
-      case Model.Resistor fixed -> List.of();
-      case Model.Junction fixed -> List.of();
-      case Model.Zener fixed -> List.of();
-      case Model.Battery fixed -> List.of();
-      case Model.Pot fixed -> List.of();
-      case Model.Closed fixed -> List.of();
-      case Model.Open fixed -> List.of();
-    };
   }
 
   private void places() {
@@ -429,42 +410,9 @@ public final class KitCheck {
 
   /** Rules alone must have no circle; depth-first search with the path kept. */
   private void cycle() {
-    Map<String, Set<String>> next = new HashMap<>();
-    for (Rule rule : kit.rules()) {
-      for (String first : rule.first()) {
-        next.computeIfAbsent(first, key -> new TreeSet<>(RefOrder.NATURAL)).addAll(rule.then());
-      }
-    }
-    Set<String> done = new HashSet<>();
-    for (String start : new TreeSet<>(next.keySet())) {
-      List<String> path = new ArrayList<>();
-      if (circles(start, next, done, path)) {
-        error("/rules", "The rules run in a circle: " + String.join(" before ", path) + ".");
-        return;
-      }
-    }
-  }
-
-  private static boolean circles(
-      String node, Map<String, Set<String>> next, Set<String> done, List<String> path) {
-    int seen = path.indexOf(node);
-    if (seen >= 0) {
-      path.subList(0, seen).clear();
-      path.add(node);
-      return true;
-    }
-    if (done.contains(node)) {
-      return false;
-    }
-    path.add(node);
-    for (String after : next.getOrDefault(node, Set.of())) {
-      if (circles(after, next, done, path)) {
-        return true;
-      }
-    }
-    path.removeLast();
-    done.add(node);
-    return false;
+    RuleCircle.of(kit.rules())
+        .ifPresent(path ->
+            error("/rules", "The rules run in a circle: " + String.join(" before ", path) + "."));
   }
 
   private static String escape(String key) {

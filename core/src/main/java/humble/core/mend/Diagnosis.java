@@ -24,6 +24,9 @@ import org.jspecify.annotations.Nullable;
 /**
  * What readings and sights make of the suspects of a board, and the measurement worth making next:
  * the one with the largest expected drop in entropy per minute (de Kleer, Williams 1987).
+ *
+ * <p>Longer than other classes: grouping, gain and leads read the same tables, which are not worth
+ * handing about.
  */
 public final class Diagnosis {
   /** Belief from which a group is held to be it. */

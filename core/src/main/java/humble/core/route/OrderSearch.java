@@ -20,6 +20,9 @@ import org.jspecify.annotations.Nullable;
  * nothing that is measured stay in their natural order. Where so much is left that the second run
  * would take long it is narrowed too; the least of what was dropped is then the bound that is
  * given. Ties fall in the order of the nodes.
+ *
+ * <p>Longer than other classes: both runs share what a state is and what the rest must cost at
+ * least, and each is a few lines without the other.
  */
 final class OrderSearch {
   static final double TALLER_MM = 0.5;

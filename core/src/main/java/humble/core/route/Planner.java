@@ -25,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * Plans the order of fitting: hard facts from {@link Work}, the order between them from {@link
  * OrderSearch}, and for every step the fact or measure that binds it.
+ *
+ * <p>Longer than other classes: it is the list of reasons, one short method for each.
  */
 public final class Planner {
 

@@ -33,7 +33,11 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
-/** The nodes of a kit and the hard facts between them, before any school has its say. */
+/**
+ * The nodes of a kit and the hard facts between them, before any school has its say.
+ *
+ * <p>As long as there are kinds of fact, one short method for each.
+ */
 final class Work {
   private static final double CARRIES_MA = 1e-6;
 

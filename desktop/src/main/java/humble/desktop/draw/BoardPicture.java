@@ -18,6 +18,8 @@ import javafx.scene.image.Image;
 /**
  * A board drawn as it lies, from the kit's own geometry. The solder side is told from the component
  * side by shape: its pads are ringed joints and the parts behind it are only outlines.
+ *
+ * <p>Longer than other classes: every kind of thing that is on a board, drawn in a few lines.
  */
 public final class BoardPicture {
   private static final double TEETH_PX = 9;

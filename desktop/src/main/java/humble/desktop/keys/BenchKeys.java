@@ -31,6 +31,8 @@ import org.jspecify.annotations.Nullable;
  * Used on the interface thread only, {@link #refresh} aside.
  *
  * <p>Nothing that fails ends here: see {@link Care}.
+ *
+ * <p>As long as there are ways to reach a stage: a few lines for each key, click and drag.
  */
 public final class BenchKeys implements Desk {
   private final Session session;

@@ -119,7 +119,7 @@ public final class LoadStage implements Stage {
     card.row(
         problems.isEmpty() ? Standing.DONE : Standing.TO_DO,
         words.say(problems.isEmpty() ? "load.fits" : "load.fits-not"));
-    problems.forEach(problem -> card.row(Standing.TO_DO, problem.text()));
+    problems.forEach(problem -> card.row(Standing.TO_DO, desk.coreWords().say(problem.phrase())));
     open.kit().loose().stream()
         .filter(loose -> loose.usedFor().contains("load"))
         .forEach(loose -> missing(card, loose));
@@ -212,7 +212,7 @@ public final class LoadStage implements Stage {
         }
       }
       case Transfer.Outcome.Cancelled stopped -> answer = words.say("load.stopped");
-      case Transfer.Outcome.Failed failed -> answer = failed.why();
+      case Transfer.Outcome.Failed failed -> answer = desk.coreWords().say(failed.why());
     }
   }
 

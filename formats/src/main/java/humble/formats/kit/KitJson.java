@@ -34,7 +34,11 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
-/** Turns the tree of a {@code kit.json} into a kit. */
+/**
+ * Turns the tree of a {@code kit.json} into a kit.
+ *
+ * <p>As long as a kit has keys: a short method for each object.
+ */
 final class KitJson {
   private static final double LARGEST_BOARD_MM = 2000;
 
