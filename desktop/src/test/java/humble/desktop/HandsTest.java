@@ -6,10 +6,17 @@ import humble.core.build.BuildEvent;
 import humble.core.kit.AsBuilt;
 import humble.core.mend.Habits;
 import humble.core.mend.Suspects;
+import humble.desktop.draw.Mat;
+import humble.desktop.draw.Pen;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.HandStage;
+import humble.desktop.hand.Seat;
+import humble.desktop.hand.Turn;
 import humble.desktop.session.Known;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
 import humble.desktop.walk.BareKeys;
 import humble.store.Journal;
@@ -233,5 +240,117 @@ class HandsTest {
     assertThat(open.practice().board(idle).orElseThrow().supplyAmps())
         .as("the practice bench has no chip on it either")
         .isLessThan(0.01);
+  }
+
+  /** A hand that remembers when it was left, and that asks for work which fails. */
+  private static final class Probe extends Hand {
+    private final String name;
+    private final List<String> left;
+
+    Probe(Seat seat, String name, List<String> left) {
+      super(seat);
+      this.name = name;
+      this.left = left;
+    }
+
+    void fail(OpenBuild open) {
+      own(
+          open.works()
+              .start(
+                  calledOff -> {
+                    throw new IllegalStateException("out of solder");
+                  },
+                  done -> left.add("done")));
+    }
+
+    @Override
+    public Card card() {
+      return seat.card("kicker", name).field(typed().text(), "").notYet("wait");
+    }
+
+    @Override
+    public Mat mat() {
+      return new Blank();
+    }
+
+    @Override
+    public void left() {
+      left.add(name);
+      super.left();
+    }
+  }
+
+  private record Blank() implements Mat {
+    @Override
+    public void paint(Pen pen, double w, double h) {
+      // Nothing is drawn here.
+    }
+
+    @Override
+    public String spoken() {
+      return "";
+    }
+  }
+
+  /** A row of probes; whose turn it is stands outside. */
+  private static final class Row extends HandStage {
+    private final List<String> left = new ArrayList<>();
+    private final List<Probe> made = new ArrayList<>();
+    private String now = "first";
+
+    Row(Desk desk) {
+      super(desk);
+    }
+
+    @Override
+    protected Turn turn() {
+      return new Turn(now, () -> made(now));
+    }
+
+    private Probe made(String name) {
+      Probe probe = new Probe(seat, name, left);
+      made.add(probe);
+      return probe;
+    }
+
+    void over(String name) {
+      layOver(made(name));
+    }
+  }
+
+  @Test
+  void aHandStaysWhileItsTurnDoesAndIsToldWhenItIsLeft() throws Exception {
+    BareKeys bench = bench("glowmoth");
+    Row row = new Row(bench.keys());
+    bench.keys().show(row);
+    row.typed().type("12");
+    assertThat(row.card().field().orElseThrow().typed()).isEqualTo("12");
+    row.card();
+    assertThat(row.made).hasSize(1);
+    row.now = "second";
+    assertThat(row.card().title()).isEqualTo("second");
+    assertThat(row.typed().isEmpty()).as("another hand has an empty field").isTrue();
+    assertThat(row.left).containsExactly("first");
+    row.over("above");
+    assertThat(row.card().title()).isEqualTo("above");
+    bench.press(KeyCode.F1);
+    assertThat(row.left).containsExactly("first", "above", "second");
+  }
+
+  @Test
+  void workThatFailsIsToldOnTheCardOfTheHandThatAskedForIt() throws Exception {
+    BareKeys bench = bench("glowmoth");
+    Row row = new Row(bench.keys());
+    bench.keys().show(row);
+    assertThat(row.card().verdict()).isEmpty();
+    row.made.getFirst().fail(build(bench));
+    until(bench, () -> row.card().verdict().isPresent());
+    assertThat(row.card().verdict().orElseThrow().text())
+        .contains("Work in the background failed")
+        .contains("humble.log");
+    assertThat(home.resolve("log/humble.log")).content().contains("out of solder");
+    row.now = "second";
+    assertThat(row.card().verdict()).as("the next hand asked for nothing").isEmpty();
+    assertThat(row.left).doesNotContain("done");
   }
 }

@@ -123,7 +123,7 @@ class ProgramImageTest {
     assertThat(ImageCheck.of(image, TARGET))
         .singleElement()
         .satisfies(p -> {
-          assertThat(p.kind()).isEqualTo("overlap");
+          assertThat(p.kind()).isEqualTo(ImageProblem.Kind.OVERLAP);
           assertThat(p.from()).isEqualTo(2);
           assertThat(p.to()).isEqualTo(2);
         });
