@@ -52,6 +52,7 @@ public final class OpenBuild {
   private final Windows windows;
   private final Recall<Board, BoardLayers> layers;
   private boolean practiceOn = true;
+  private boolean stale = true;
 
   OpenBuild(
       Journal journal,
@@ -78,8 +79,18 @@ public final class OpenBuild {
     changed();
   }
 
-  /** What is on the board and what is hidden on it follows from the journal, act by act. */
+  /**
+   * What is on the board and what is hidden on it follows from the journal; made when asked for.
+   */
   private void changed() {
+    stale = true;
+    planning.see(build());
+  }
+
+  private void lay() {
+    if (!stale) {
+      return;
+    }
     built = as(BoardSoFar.of(this), built);
     planned = as(BoardSoFar.planned(this), planned);
     practice.lay(built);
@@ -89,7 +100,7 @@ public final class OpenBuild {
             .flatMap(hidden -> Fault.parse(hidden.fault()))
             .map(List::of)
             .orElse(List.of()));
-    planning.see(build());
+    stale = false;
   }
 
   private Parts as(AsBuilt now, Parts before) {
@@ -182,12 +193,12 @@ public final class OpenBuild {
 
   /** Gives what supply and rails should say in a state of the board as it is built. */
   public Known<PoweredStage> powered(BoardState state) {
-    return windows.powered(built, state);
+    return windows.powered(built(), state);
   }
 
   /** Gives what a gate should read: the one in hand on the board as it is, others as planned. */
   public Known<Expectation> expectation(Gate gate, boolean inHand) {
-    return windows.expected(inHand ? built : planned, gate);
+    return windows.expected(inHand ? built() : planned(), gate);
   }
 
   /** Lets what failed be worked out once more. */
@@ -221,11 +232,13 @@ public final class OpenBuild {
    * chose, and what is not on the board.
    */
   public Parts built() {
+    lay();
     return built;
   }
 
   /** Gives the parts as they will be when all that is not lacking is fitted. */
   public Parts planned() {
+    lay();
     return planned;
   }
 
@@ -251,6 +264,7 @@ public final class OpenBuild {
 
   /** Gives the practice bench. */
   public PracticeBench practice() {
+    lay();
     return practice;
   }
 
@@ -259,7 +273,7 @@ public final class OpenBuild {
    * is off, or where the circuit has no operating point.
    */
   public Optional<SimulatedBoard> practised(BoardState state) {
-    return practiceOn ? practice.board(state) : Optional.empty();
+    return practiceOn ? practice().board(state) : Optional.empty();
   }
 
   /** Tells whether readings may come from the practice bench. */
