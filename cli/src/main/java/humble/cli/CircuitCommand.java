@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -51,9 +52,11 @@ final class CircuitCommand extends humble.cli.Command {
   @Option(names = "--force", description = "Replace an existing file.")
   boolean force;
 
+  @Mixin Choosing choosing = new Choosing();
+
   @Override
   Answer answer() {
-    Parts parts = parts(Objects.requireNonNull(kit));
+    Parts parts = choosing.parts(Objects.requireNonNull(kit));
     BoardState board = state(parts, state);
     List<Fault> parsed = faults(faults);
     Path deck = spice;

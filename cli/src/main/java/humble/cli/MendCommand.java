@@ -23,6 +23,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -58,9 +59,11 @@ final class MendCommand extends humble.cli.Command {
       description = "Per cent of reading + counts @ resolution (default: ${DEFAULT-VALUE}).")
   String meter = "0.5%+2@1m";
 
+  @Mixin Choosing choosing = new Choosing();
+
   @Override
   Answer answer() {
-    Parts parts = parts(Objects.requireNonNull(kit));
+    Parts parts = choosing.parts(Objects.requireNonNull(kit));
     BoardState board = CircuitCommand.state(parts, state);
     List<String> problems = new ArrayList<>();
     List<Observation> observations = new ArrayList<>();

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -32,9 +33,11 @@ final class OhmsCommand extends humble.cli.Command {
   @Option(names = "--fault", paramLabel = "FAULT", description = "As for circuit.")
   List<String> faults = new ArrayList<>();
 
+  @Mixin Choosing choosing = new Choosing();
+
   @Override
   Answer answer() {
-    Parts parts = parts(Objects.requireNonNull(kit));
+    Parts parts = choosing.parts(Objects.requireNonNull(kit));
     BoardState board = CircuitCommand.state(parts, state);
     List<Fault> parsed = CircuitCommand.faults(faults);
     return switch (OhmMeter.between(parts, board, red, black, parsed)) {

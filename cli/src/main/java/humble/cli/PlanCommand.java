@@ -1,7 +1,5 @@
 package humble.cli;
 
-import humble.core.kit.Kit;
-import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Parts;
 import humble.core.route.NoPlan;
@@ -17,15 +15,14 @@ import humble.store.Journal;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -43,8 +40,7 @@ final class PlanCommand extends humble.cli.Command {
       description = "low, sturdy, sheet or blocks (default: ${DEFAULT-VALUE}).")
   String school = "low";
 
-  @Option(names = "--choose", paramLabel = "OPTION=CHOICE", description = "Take a choice.")
-  Map<String, String> choices = new LinkedHashMap<>();
+  @Mixin Choosing choosing = new Choosing();
 
   @Option(names = "--minutes", paramLabel = "N", description = "Length of an evening.")
   @Nullable Double minutes;
@@ -65,7 +61,7 @@ final class PlanCommand extends humble.cli.Command {
     if (taken == null) {
       problems.add("--school: it is low, sturdy, sheet or blocks, not '" + school + "'.");
     }
-    choices.forEach((option, choice) -> checkChoice(parts.kit(), option, choice, problems));
+    problems.addAll(choosing.problems(parts.kit()));
     Set<String> missing = missing(parts, problems);
     double evening = minutes == null ? 0 : minutes;
     if (minutes != null && !(evening >= 1)) {
@@ -76,7 +72,7 @@ final class PlanCommand extends humble.cli.Command {
     }
     try {
       Pace pace = paced ? paceOfBench() : Pace.USUAL;
-      Plan plan = Planner.plan(parts, taken, choices, evening, missing, List.of(), pace);
+      Plan plan = Planner.plan(parts, taken, choosing.choices, evening, missing, List.of(), pace);
       return answer(plan, pace.expected(parts, plan.steps()), pace);
     } catch (NoPlan e) {
       List<String> circle = e.circle().stream().map(WORDS::say).toList();
@@ -84,16 +80,6 @@ final class PlanCommand extends humble.cli.Command {
       text.addAll(circle);
       return new Answer(
           Answer.object("school", school, "steps", List.of(), "circle", circle), text, true);
-    }
-  }
-
-  private static void checkChoice(Kit kit, String option, String choice, List<String> problems) {
-    KitOption found =
-        kit.options().stream().filter(o -> o.id().equals(option)).findFirst().orElse(null);
-    if (found == null) {
-      problems.add("--choose: there is no option '" + option + "'.");
-    } else if (found.choice(choice).isEmpty()) {
-      problems.add("--choose: option '" + option + "' has no choice '" + choice + "'.");
     }
   }
 

@@ -16,6 +16,7 @@ import java.util.Objects;
 import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -30,9 +31,11 @@ final class PowerCommand extends humble.cli.Command {
   @Option(names = "--state", paramLabel = "ID", description = "Only this state.")
   @Nullable String state;
 
+  @Mixin Choosing choosing = new Choosing();
+
   @Override
   Answer answer() {
-    Parts parts = parts(Objects.requireNonNull(kit));
+    Parts parts = choosing.parts(Objects.requireNonNull(kit));
     PowerReckoning reckoning = new PowerReckoning(parts);
     String only = state;
     List<BoardState> states =

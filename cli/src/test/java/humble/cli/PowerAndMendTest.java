@@ -132,6 +132,36 @@ class PowerAndMendTest {
     assertThat(bad.err().lines()).hasSize(4);
   }
 
+  /**
+   * Whoever took the loud sounder has a link on the board and no resistor: that is reckoned with.
+   */
+  @Test
+  void everyCommandThatReckonsWithABoardTakesWhatWasChosen() {
+    String badge = Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
+    List<String> soft = onTheBoard(badge, "sounder=soft");
+    List<String> loud = onTheBoard(badge, "sounder=loud");
+    assertThat(soft).contains("R6").doesNotContain("JP1");
+    assertThat(loud).contains("JP1").doesNotContain("R6");
+    for (String command : List.of("circuit", "power", "mend", "ohms")) {
+      List<String> words = new ArrayList<>(List.of(command, badge, "--choose", "sounder=shrill"));
+      if (command.equals("ohms")) {
+        words.addAll(List.of("3V3", "GND"));
+      }
+      words.addAll(List.of("--state", "idle"));
+      Ran ran = Ran.run(words.toArray(String[]::new));
+      assertThat(ran.status()).as(command).isEqualTo(2);
+      assertThat(ran.err()).as(command).contains("option 'sounder' has no choice 'shrill'");
+    }
+  }
+
+  private static List<String> onTheBoard(String badge, String choice) {
+    return new ArrayList<>(
+        Ran.runJson("circuit", badge, "--state", "idle", "--choose", choice)
+            .json()
+            .get("parts")
+            .propertyNames());
+  }
+
   @Test
   void whatIsNotUnderstoodIsToldWithWhatToWriteInstead() {
     assertThat(Ran.run("power", kit, "--state", "dusk").err()).contains("it has on, bare.");
