@@ -14,6 +14,7 @@ import humble.desktop.hand.Seat;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.Known;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
@@ -21,6 +22,7 @@ import humble.desktop.stage.StageId;
 import humble.desktop.walk.BareKeys;
 import humble.store.Journal;
 import humble.store.JournalOpen;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -56,9 +58,12 @@ class HandsTest {
   }
 
   private BareKeys bench(String kit) {
+    return bench(BenchInTest.root().resolve("kits").resolve(kit));
+  }
+
+  private BareKeys bench(Path at) {
     if (Journal.open(home.resolve("bench.db"), Clock.systemUTC())
         instanceof JournalOpen.Opened opened) {
-      Path at = BenchInTest.root().resolve("kits").resolve(kit);
       Session session = new Session(opened.journal(), home, List.of(at), background, queue::add);
       sessions.add(session);
       session.layKit(at);
@@ -240,6 +245,36 @@ class HandsTest {
     assertThat(open.practice().board(idle).orElseThrow().supplyAmps())
         .as("the practice bench has no chip on it either")
         .isLessThan(0.01);
+  }
+
+  /** A kit that was typed in: no board, no nets, no gate, no program, nothing that wakes. */
+  @Test
+  void whatAKitDoesNotHaveIsNeitherDoneNorOffered() throws Exception {
+    Path kit = Files.createDirectories(home.resolve("tide"));
+    Files.writeString(
+        kit.resolve("kit.json"),
+        """
+        {"format":"humble-kit/1","id":"tide","name":"Tide lamp","lines":[
+          {"id":"r","kind":"resistor","value":"1k","tolerance_pct":5,
+           "package":"axial-quarter-watt","refs":["R1","R2"],"supplied":2}]}
+        """);
+    BareKeys bench = bench(kit);
+    OpenBuild open = build(bench);
+    assertThat(List.of(StageId.values()))
+        .filteredOn(stage -> !Progress.hasWork(open, stage))
+        .containsExactly(StageId.SORT, StageId.POWER, StageId.LOAD, StageId.WAKE);
+    bench.press(KeyCode.F6);
+    assertThat(bench.keys().card().title()).isEqualTo("This kit gives no gate to read");
+    bench.press(KeyCode.F7);
+    assertThat(bench.keys().card().title()).isEqualTo("This kit has no program to load");
+    bench.press(KeyCode.F8);
+    assertThat(bench.keys().card().title()).isEqualTo("This kit has nothing that wakes");
+    bench.press(KeyCode.F5);
+    until(bench, () -> bench.keys().card().goEnabled());
+    assertThat(bench.keys().card().hints())
+        .extracting(Card.Key::text)
+        .as("no key that turns, follows or magnifies what is not there")
+        .containsExactly("take back", "note", "next place");
   }
 
   /** A hand that remembers when it was left, and that asks for work which fails. */

@@ -33,6 +33,11 @@ final class NetHand extends OnBoardHand {
     return pins(of.open(), ref).stream().findFirst().map(pin -> new NetHand(of, title, pin));
   }
 
+  /** Tells whether a part has a pin that is on a net. */
+  static boolean isOnAny(OpenBuild open, String ref) {
+    return !pins(open, ref).isEmpty();
+  }
+
   /** Begins with the pad that was clicked; empty when that is on no net. */
   static Optional<Hand> at(StepHand.Of of, String title, String spot) {
     return pad(spot)

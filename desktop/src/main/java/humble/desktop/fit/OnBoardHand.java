@@ -18,15 +18,20 @@ abstract class OnBoardHand extends Hand {
 
   /** Adds the keys that turn the board. */
   protected final Card.Maker withTurning(Card.Maker card) {
-    return card.key('5', "5 6", say("fit.key.turn"), board::turn)
-        .silent('6', board::flip)
-        .silent('T', board::turn)
-        .silent('F', board::flip);
+    // A kit that was typed in has no board that could be turned.
+    return open.kit().boards().isEmpty()
+        ? card
+        : card.key('5', "5 6", say("fit.key.turn"), board::turn)
+            .silent('6', board::flip)
+            .silent('T', board::turn)
+            .silent('F', board::flip);
   }
 
   /** Adds the key that looks closely. */
   protected final Card.Maker withMagnifier(Card.Maker card) {
-    return card.key('8', say("fit.key.magnify"), board::magnify);
+    return open.kit().boards().isEmpty()
+        ? card
+        : card.key('8', say("fit.key.magnify"), board::magnify);
   }
 
   @Override

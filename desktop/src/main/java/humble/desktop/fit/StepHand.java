@@ -80,9 +80,13 @@ abstract class StepHand extends OnBoardHand {
       card.key('0', say("fit.key.cues"), this::weigh);
     }
     withTurning(card);
-    card.key('7', say("fit.key.net"), this::followNext).silent('N', this::followNext);
+    if (focused().filter(ref -> NetHand.isOnAny(open, ref)).isPresent()) {
+      card.key('7', say("fit.key.net"), this::followNext).silent('N', this::followNext);
+    }
     withMagnifier(card);
-    return card.key('9', say("fit.key.inspect"), this::inspect);
+    return open.kit().boards().isEmpty()
+        ? card
+        : card.key('9', say("fit.key.inspect"), this::inspect);
   }
 
   /** Adds the keys that hold in the whole stage. */

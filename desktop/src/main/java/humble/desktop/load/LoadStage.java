@@ -93,7 +93,9 @@ public final class LoadStage implements Stage {
   public Card card() {
     Firmware.Image image = current().orElse(null);
     if (image == null) {
-      Card.Maker card = new Card.Maker(words.say("load.kicker"), words.say("load.done"));
+      boolean any = !open.kit().firmware().images().isEmpty();
+      Card.Maker card =
+          new Card.Maker(words.say("load.kicker"), words.say(any ? "load.done" : "load.nothing"));
       open.build()
           .loaded()
           .values()

@@ -31,7 +31,7 @@ final class OverrideHand extends Hand {
   @Override
   public Card card() {
     Card.Maker card =
-        seat.card(say("power.override.kicker"), say("power.override.title", gate.title()))
+        seat.card(gate.title(), say("power.override.title"))
             .how(say("power.override.how"))
             .field(typed().text(), "", Takes.TEXT);
     for (int i = 1; i <= REASONS; i++) {

@@ -79,6 +79,18 @@ public final class Progress {
     };
   }
 
+  /** Tells whether a kit gives a stage anything to do; what has nothing is not done either. */
+  public static boolean hasWork(OpenBuild open, StageId stage) {
+    Kit kit = open.kit();
+    return switch (stage) {
+      case SORT -> !toSort(kit).isEmpty();
+      case POWER -> !kit.gates().isEmpty();
+      case LOAD -> !kit.firmware().images().isEmpty();
+      case WAKE -> !kit.peripherals().isEmpty();
+      case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
+    };
+  }
+
   private static double ratio(long done, long all) {
     return all == 0 ? 1 : (double) done / all;
   }

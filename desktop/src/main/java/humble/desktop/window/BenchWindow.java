@@ -211,7 +211,12 @@ public final class BenchWindow implements Face {
     boolean gate =
         open.map(o -> o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
             .orElse(false);
-    trace.show(keys.stage(), id -> open.map(o -> Progress.share(o, id)).orElse(0.0), gate, palette);
+    trace.show(
+        keys.stage(),
+        id -> open.map(o -> Progress.share(o, id)).orElse(0.0),
+        id -> open.filter(o -> !Progress.hasWork(o, id)).isPresent(),
+        gate,
+        palette);
     top(open);
   }
 

@@ -6,6 +6,7 @@ import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.StageId;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /**
@@ -18,6 +19,7 @@ final class TraceView extends DrawnPane {
   private final Words words;
   private StageId now = StageId.SHELF;
   private ToDoubleFunction<StageId> share = stage -> 0;
+  private Predicate<StageId> empty = stage -> false;
   private boolean gatePassed;
 
   TraceView(Words words, Palette palette, Consumer<StageId> go) {
@@ -32,9 +34,15 @@ final class TraceView extends DrawnPane {
     });
   }
 
-  void show(StageId stage, ToDoubleFunction<StageId> done, boolean gate, Palette colours) {
+  void show(
+      StageId stage,
+      ToDoubleFunction<StageId> done,
+      Predicate<StageId> nothing,
+      boolean gate,
+      Palette colours) {
     now = stage;
     share = done;
+    empty = nothing;
     gatePassed = gate;
     setAccessibleText(words.say("trace.spoken", words.say(stage.key())));
     redraw(colours);
@@ -52,16 +60,23 @@ final class TraceView extends DrawnPane {
     for (int i = 0; i + 1 < stages.length; i++) {
       double x = (i + 0.5) * step;
       double filled = share.applyAsDouble(stages[i]);
-      if (filled > 0) {
+      if (filled > 0 && !empty.test(stages[i])) {
         pen.line(x, y, x + step * Math.min(1, filled), y, Token.COPPER, 8);
       }
     }
-    gate(pen, (StageId.POWER.ordinal()) * step, y);
+    if (!empty.test(StageId.POWER)) {
+      gate(pen, StageId.POWER.ordinal() * step, y);
+    }
     for (int i = 0; i < stages.length; i++) {
       double x = (i + 0.5) * step;
       boolean here = stages[i] == now;
       double filled = share.applyAsDouble(stages[i]);
-      pen.standing(x, y, here ? 22 : 13, here ? "now" : filled >= 1 ? "done" : "todo");
+      if (empty.test(stages[i]) && !here) {
+        // Nothing to do here: neither open nor done.
+        pen.box(x - 9, y - 3, 18, 6, 3, Token.COPPER, null);
+      } else {
+        pen.standing(x, y, here ? 22 : 13, here ? "now" : filled >= 1 ? "done" : "todo");
+      }
       pen.text("F" + (i + 1), x, 14, 12, Token.INK_SOFT, Pen.Hang.MIDDLE);
       if (here) {
         pen.bold(words.say(stages[i].key()), x, 88, 17, Token.INK, Pen.Hang.MIDDLE);
