@@ -9,6 +9,7 @@ import humble.core.intake.PartRow;
 import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
+import humble.core.words.Words;
 import humble.formats.ReadingBudget;
 import humble.formats.board.BoardReading;
 import humble.formats.kit.BoardFiles;
@@ -33,6 +34,8 @@ import picocli.CommandLine.Option;
     name = "import",
     description = "Make a kit of a parts list, and say what had to be guessed.")
 final class ImportCommand extends humble.cli.Command {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
   private static final String BOARD_FOLDER = "board";
 
   @Option(names = "--bom", paramLabel = "FILE.csv", description = "Parts list, any dialect of CSV.")
@@ -205,7 +208,7 @@ final class ImportCommand extends humble.cli.Command {
                     guess.line(),
                     guess.key(),
                     guess.value(),
-                    guess.because())));
+                    WORDS.sentence(guess.because()))));
     problems.forEach(problem -> text.add(problem.toString()));
     return new Answer(
         Answer.object(
@@ -255,7 +258,7 @@ final class ImportCommand extends humble.cli.Command {
         "key", guess.key(),
         "value", value,
         "confidence", guess.confidence(),
-        "because", guess.because(),
+        "because", WORDS.sentence(guess.because()),
         "others", guess.others());
   }
 }

@@ -1,5 +1,6 @@
 package humble.core.intake;
 
+import humble.core.words.Phrase;
 import java.util.List;
 
 /**
@@ -9,11 +10,11 @@ import java.util.List;
  * @param key key of the kit file that was filled
  * @param value what was put there
  * @param confidence belief that it is right, 0 to 1
- * @param because one sentence of reasons
+ * @param because the reasons, to be said as one sentence
  * @param others what it might be instead, the likeliest first
  */
 public record Guess(
-    String line, String key, String value, double confidence, String because, List<String> others) {
+    String line, String key, String value, double confidence, Phrase because, List<String> others) {
   public Guess {
     others = List.copyOf(others);
   }

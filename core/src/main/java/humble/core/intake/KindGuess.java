@@ -3,6 +3,7 @@ package humble.core.intake;
 import humble.core.kit.PartKind;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.words.Phrase;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,7 +27,7 @@ import java.util.regex.Pattern;
  * @param because what speaks for it
  * @param others kinds with at least a fiftieth of the belief, the likeliest first
  */
-record KindGuess(PartKind kind, double confidence, String because, List<PartKind> others) {
+record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind> others) {
   private static final String COLOURS =
       "red|green|blue|yellow|white|amber|orange|rot|grun|blau|gelb|weiss";
   private static final Pattern BREAK = Pattern.compile("[\\s/]+");
@@ -233,7 +234,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
     spoken(plain(beginning(words)), belief);
     for (Word word : CASES) {
       if (!packageId.isEmpty() && word.pattern().matcher(packageId).matches()) {
-        belief.favour(word.kinds(), word.odds(), "it sits in the case " + packageId);
+        belief.favour(word.kinds(), word.odds(), Phrase.of("guess.kind.case", packageId));
       }
     }
     unit(beginning(value), belief);
@@ -253,7 +254,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
     if (known == null) {
       return;
     }
-    belief.begin(known, "its designator begins with " + prefix.get());
+    belief.begin(known, Phrase.of("guess.kind.designator", prefix.get()));
   }
 
   /** Every word counts once, however often it stands there. */
@@ -266,7 +267,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       for (Word word : BY_LETTER.getOrDefault(plain.charAt(i), List.of())) {
         Matcher found = word.pattern().matcher(plain).region(i, plain.length());
         if (found.lookingAt() && heard.add(word)) {
-          belief.favour(word.kinds(), word.odds(), "the words say " + found.group(1));
+          belief.favour(word.kinds(), word.odds(), Phrase.of("guess.kind.words", found.group(1)));
         }
       }
     }
@@ -291,7 +292,8 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
   private static void unit(String value, Belief belief) {
     String text = value.strip();
     if (HERTZ.matcher(text).find()) {
-      belief.favour(Set.of(PartKind.CRYSTAL, PartKind.RESONATOR), 100, "its value is in hertz");
+      belief.favour(
+          Set.of(PartKind.CRYSTAL, PartKind.RESONATOR), 100, Phrase.of("guess.kind.hertz"));
       return;
     }
     String first = BREAK.split(text, 2)[0];
@@ -302,17 +304,20 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       belief.favour(
           Set.of(PartKind.RESISTOR, PartKind.TRIMMER, PartKind.POTENTIOMETER, PartKind.LDR),
           15,
-          first + " reads as ohms");
+          Phrase.of("guess.kind.ohms", first));
     } else if (HENRIES.matcher(first).find()) {
-      belief.favour(Set.of(PartKind.INDUCTOR, PartKind.COIL), 30, first + " reads as henries");
+      belief.favour(
+          Set.of(PartKind.INDUCTOR, PartKind.COIL), 30, Phrase.of("guess.kind.henries", first));
     } else if (Set.of("p", "n", "u").contains(read.prefix())) {
       belief.favour(
-          Set.of(PartKind.CAPACITOR, PartKind.CAPACITOR_POLARISED), 15, first + " reads as farads");
+          Set.of(PartKind.CAPACITOR, PartKind.CAPACITOR_POLARISED),
+          15,
+          Phrase.of("guess.kind.farads", first));
       if (read.value() >= 0.9e-6) {
         belief.favour(
-            Set.of(PartKind.CAPACITOR_POLARISED), 12, first + " is large for an unpolarised one");
+            Set.of(PartKind.CAPACITOR_POLARISED), 12, Phrase.of("guess.kind.large", first));
       } else {
-        belief.favour(Set.of(PartKind.CAPACITOR), 20, first + " is small for a polarised one");
+        belief.favour(Set.of(PartKind.CAPACITOR), 20, Phrase.of("guess.kind.small", first));
       }
     }
   }
@@ -327,7 +332,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
     private static final PartKind[] KINDS = PartKind.values();
 
     private final double[] odds = new double[KINDS.length];
-    private final Map<PartKind, List<String>> reasons = new EnumMap<>(PartKind.class);
+    private final Map<PartKind, List<Phrase>> reasons = new EnumMap<>(PartKind.class);
     private boolean evidence;
 
     Belief() {
@@ -335,7 +340,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       odds[PartKind.OTHER.ordinal()] = 1;
     }
 
-    void begin(Map<PartKind, Double> known, String reason) {
+    void begin(Map<PartKind, Double> known, Phrase reason) {
       evidence = true;
       Arrays.fill(odds, STRANGER);
       known.forEach((kind, share) -> {
@@ -344,7 +349,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       });
     }
 
-    void favour(Set<PartKind> kinds, double factor, String reason) {
+    void favour(Set<PartKind> kinds, double factor, Phrase reason) {
       evidence = true;
       for (PartKind kind : kinds) {
         odds[kind.ordinal()] *= factor;
@@ -352,7 +357,7 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       }
     }
 
-    private void reason(PartKind kind, String reason) {
+    private void reason(PartKind kind, Phrase reason) {
       reasons.computeIfAbsent(kind, k -> new ArrayList<>()).add(reason);
     }
 
@@ -366,11 +371,11 @@ record KindGuess(PartKind kind, double confidence, String because, List<PartKind
       }
       ranked.sort(Comparator.comparingDouble(kind -> -odds[kind.ordinal()]));
       PartKind best = evidence && !ranked.isEmpty() ? ranked.getFirst() : PartKind.OTHER;
-      List<String> why = reasons.getOrDefault(best, List.of());
+      List<Phrase> why = reasons.getOrDefault(best, List.of());
       return new KindGuess(
           best,
           Math.min(0.99, odds[best.ordinal()] / sum),
-          why.isEmpty() ? "nothing in the row says more" : String.join(", ", why),
+          why.isEmpty() ? Phrase.of("guess.kind.nothing") : Phrase.of("guess.all", why),
           ranked.stream().filter(kind -> kind != best).toList());
     }
   }

@@ -13,9 +13,9 @@ import humble.core.units.Band;
 import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -66,7 +66,7 @@ final class LineDraft {
     this.kindGiven = given.isPresent();
     this.kind =
         given
-            .map(k -> new KindGuess(k, 1, "the list names it", List.of()))
+            .map(k -> new KindGuess(k, 1, Phrase.of("guess.named"), List.of()))
             .orElseGet(() -> {
               String words = row.words() + (colours().isEmpty() ? "" : " resistor");
               return KindGuess.of(refs, words, row.text(Column.VALUE), hint);
@@ -131,7 +131,7 @@ final class LineDraft {
       if (reading != null) {
         valueText = value.value().isEmpty() ? plain(reading.ohms()) : value.value();
         tolerance = tolerance == null ? Double.valueOf(reading.tolerancePct()) : tolerance;
-        value = new ValueText(valueText, reading.ohms(), tolerance, "", 1, "", value.rest());
+        value = new ValueText(valueText, reading.ohms(), tolerance, null, 1, "", value.rest());
       }
     }
     now = judged(id, now, value);
@@ -184,13 +184,14 @@ final class LineDraft {
           kind.because(),
           kind.others().stream().map(PartKind::text).toList());
     }
-    if (!value.guess().isEmpty()) {
+    Phrase why = value.guess();
+    if (why != null) {
       guess(
           id,
           "value",
           value.value(),
           value.confidence(),
-          value.guess(),
+          why,
           List.of(row.text(Column.VALUE).strip()));
     }
     return unknown ? PartKind.OTHER : now;
@@ -206,19 +207,13 @@ final class LineDraft {
           "height_mm",
           Double.toString(pack.pack().heightMm()),
           Math.min(pack.confidence(), GUESSED),
-          "parts of this kind in such a case are about so high",
+          Phrase.of("guess.height"),
           List.of());
     }
   }
 
   private double usualTolerance(String id) {
-    guess(
-        id,
-        "tolerance_pct",
-        "5",
-        0.6,
-        "the list gives none; kits usually bring 5 % resistors",
-        List.of("1", "10"));
+    guess(id, "tolerance_pct", "5", 0.6, Phrase.of("guess.tolerance"), List.of("1", "10"));
     return 5;
   }
 
@@ -277,7 +272,7 @@ final class LineDraft {
           "value",
           plain(best.ohms()),
           readings.size() == 1 ? 0.95 : GUESSED,
-          said + " reads so",
+          Phrase.of("guess.bands-read", said),
           readings.stream().skip(1).map(r -> plain(r.ohms())).toList());
       return best;
     }
@@ -333,9 +328,7 @@ final class LineDraft {
         "bands",
         Integer.toString(usual),
         GUESSED,
-        usual == 5
-            ? "so close a tolerance is usually painted with five bands"
-            : "this tolerance is usually painted with four bands",
+        usual == 5 ? Phrase.of("guess.five-bands") : Phrase.of("guess.four-bands"),
         List.of(usual == 5 ? "4" : "5"));
     return usual;
   }
@@ -356,13 +349,7 @@ final class LineDraft {
       }
       return pieces;
     }
-    guess(
-        id,
-        "supplied",
-        Integer.toString(refs.size()),
-        0.9,
-        "the list gives no number; one for each place is taken",
-        List.of());
+    guess(id, "supplied", Integer.toString(refs.size()), 0.9, Phrase.of("guess.pieces"), List.of());
     return refs.size();
   }
 
@@ -375,13 +362,7 @@ final class LineDraft {
     if (!now.is(PartKind.Fact.NAMED)) {
       return "";
     }
-    guess(
-        id,
-        "marking",
-        value,
-        0.9,
-        "what lists call the value of such a part is printed on it",
-        List.of());
+    guess(id, "marking", value, 0.9, Phrase.of("guess.marking"), List.of());
     return value;
   }
 
@@ -437,15 +418,8 @@ final class LineDraft {
   }
 
   private void guess(
-      String id, String key, String value, double confidence, String because, List<String> others) {
+      String id, String key, String value, double confidence, Phrase because, List<String> others) {
     double rounded = Math.round(confidence * 100) / 100.0;
-    guesses.add(
-        new Guess(
-            id,
-            key,
-            value,
-            rounded,
-            because.substring(0, 1).toUpperCase(Locale.ROOT) + because.substring(1) + ".",
-            others));
+    guesses.add(new Guess(id, key, value, rounded, because, others));
   }
 }

@@ -9,6 +9,7 @@ import humble.core.kit.PointMm;
 import humble.core.kit.UsualModel;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -29,7 +30,7 @@ import java.util.regex.Pattern;
  *     <p>Longer than other classes: the ladder of ways to read a name, tried from the surest down.
  */
 record PackageGuess(
-    PartPackage pack, boolean builtIn, double confidence, String because, List<String> others) {
+    PartPackage pack, boolean builtIn, double confidence, Phrase because, List<String> others) {
   /** What texts were found to name, so that a text that stands in many rows is read once. */
   static final class Memory {
     private final Map<String, String> hints = new HashMap<>();
@@ -45,10 +46,12 @@ record PackageGuess(
           plain ->
               plain.isEmpty() || PackageLibrary.find(plain).isPresent()
                   ? plain
-                  : named(plain, PartKind.OTHER, "").map(guess -> guess.pack().id()).orElse(""));
+                  : named(plain, PartKind.OTHER, Phrase.of("guess.package.words"))
+                      .map(guess -> guess.pack().id())
+                      .orElse(""));
     }
 
-    private Optional<PackageGuess> of(String plain, PartKind kind, String because) {
+    private Optional<PackageGuess> of(String plain, PartKind kind, Phrase because) {
       return named.computeIfAbsent(
           kind + " " + plain + " " + because, any -> PackageGuess.named(plain, kind, because));
     }
@@ -122,15 +125,16 @@ record PackageGuess(
       // DIP-28 on a list says the pins; dip-28 is a name of ours, which says the width too.
       boolean spelled = plain.startsWith("dip-") && !plain.equals(text.strip());
       if (exact.isPresent() && !spelled) {
-        return new PackageGuess(exact.get(), true, 1, "the list names it", List.of());
+        return new PackageGuess(exact.get(), true, 1, Phrase.of("guess.named"), List.of());
       }
-      Optional<PackageGuess> named = memory.of(plain, kind, "the list says " + text.strip());
+      Optional<PackageGuess> named =
+          memory.of(plain, kind, Phrase.of("guess.package.says", text.strip()));
       if (named.isPresent()) {
         return named.get().asReceptacle(words);
       }
     }
     Optional<PackageGuess> spoken =
-        memory.of(words.strip().toLowerCase(Locale.ROOT), kind, "its words");
+        memory.of(words.strip().toLowerCase(Locale.ROOT), kind, Phrase.of("guess.package.words"));
     if (spoken.isPresent()) {
       return spoken.get().atMost(LIKELY);
     }
@@ -150,7 +154,7 @@ record PackageGuess(
     return new PackageGuess(pack, builtIn, Math.min(confidence, most), because, others);
   }
 
-  private static Optional<PackageGuess> named(String plain, PartKind kind, String because) {
+  private static Optional<PackageGuess> named(String plain, PartKind kind, Phrase because) {
     Matcher dual = DUAL.matcher(plain);
     if (dual.find()) {
       return dual(
@@ -244,13 +248,13 @@ record PackageGuess(
   }
 
   private static Optional<PackageGuess> builtIn(
-      String id, double confidence, String because, List<String> others) {
+      String id, double confidence, Phrase because, List<String> others) {
     return PackageLibrary.find(id)
         .map(pack -> new PackageGuess(pack, true, confidence, because, others));
   }
 
   private static Optional<PackageGuess> dual(
-      int pins, String plain, PartKind kind, String because) {
+      int pins, String plain, PartKind kind, Phrase because) {
     String stem = (kind == PartKind.SOCKET ? "socket-dip-" : "dip-") + pins;
     boolean saysWide = plain.matches(".*(wide|600|15[.,]24).*");
     boolean saysNarrow = plain.matches(".*(narrow|slim|300|7[.,]62).*");
@@ -261,12 +265,8 @@ record PackageGuess(
       return builtIn(stem, NAMED, because, List.of());
     }
     return pins >= 32
-        ? builtIn(
-            stem + "-wide",
-            0.9,
-            because + ", and so many pins usually stand wide apart",
-            List.of(stem))
-        : builtIn(stem, USUAL, because + ", which comes narrow and wide", List.of(stem + "-wide"));
+        ? builtIn(stem + "-wide", 0.9, Phrase.of("guess.package.wide", because), List.of(stem))
+        : builtIn(stem, USUAL, Phrase.of("guess.package.both", because), List.of(stem + "-wide"));
   }
 
   private static boolean isRow(PartKind kind, String plain) {
@@ -276,7 +276,7 @@ record PackageGuess(
         || PIN_ROW.matcher(plain).find();
   }
 
-  private static Optional<PackageGuess> pinRow(String plain, PartKind kind, String because) {
+  private static Optional<PackageGuess> pinRow(String plain, PartKind kind, Phrase because) {
     Matcher rows = ROWS.matcher(plain);
     boolean receptacle = HOLES.matcher(plain).find() || plain.contains("socket");
     if (rows.find()) {
@@ -300,7 +300,7 @@ record PackageGuess(
     return Optional.empty();
   }
 
-  private static Optional<PackageGuess> can(double diameterMm, double heightMm, String because) {
+  private static Optional<PackageGuess> can(double diameterMm, double heightMm, Phrase because) {
     String best = "radial-5x11";
     double least = Double.MAX_VALUE;
     for (String id : List.of("radial-5x11", "radial-6x11", "radial-8x12", "radial-10x16")) {
@@ -317,8 +317,9 @@ record PackageGuess(
   }
 
   private static PackageGuess usual(PartKind kind, String value, String words) {
-    String because = "the list names no package; this is the usual one";
-    Optional<PackageGuess> pins = pinRow(words.toLowerCase(Locale.ROOT), kind, "its words");
+    Phrase because = Phrase.of("guess.package.usual");
+    Optional<PackageGuess> pins =
+        pinRow(words.toLowerCase(Locale.ROOT), kind, Phrase.of("guess.package.words"));
     if (kind == PartKind.CAPACITOR_POLARISED) {
       return electrolytic(value, because);
     }
@@ -328,7 +329,7 @@ record PackageGuess(
         .orElseGet(() -> usual(usual.id(), because, usual.confidence(), usual.others()));
   }
 
-  private static PackageGuess electrolytic(String value, String because) {
+  private static PackageGuess electrolytic(String value, Phrase because) {
     double farads =
         Quantity.parse(value.split("[\\s/]+")[0]) instanceof QuantityText.Read read
             ? read.value()
@@ -339,13 +340,13 @@ record PackageGuess(
             : farads <= 101e-6 ? "radial-6x11" : farads <= 331e-6 ? "radial-8x12" : "radial-10x16";
     return usual(
         id,
-        because + " for so many farads",
+        Phrase.of("guess.package.farads", because),
         0.5,
         List.of("radial-5x11", "radial-6x11", "radial-8x12"));
   }
 
   private static PackageGuess usual(
-      String id, String because, double confidence, List<String> others) {
+      String id, Phrase because, double confidence, List<String> others) {
     return new PackageGuess(
         PackageLibrary.find(id).orElseThrow(),
         true,
@@ -368,7 +369,7 @@ record PackageGuess(
         row(Slug.of(text), height, count, PITCH * (count - 1), LeadClass.PIN),
         false,
         VAGUE,
-        "'" + text + "' is no package known here; it is taken for " + count + " pins in a row",
+        Phrase.of("guess.package.unknown", text, count),
         List.of(usual(kind, "", "").pack().id()));
   }
 

@@ -10,6 +10,7 @@ import humble.core.kit.PartPackage;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
+import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -281,10 +282,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
       double[] box = box(here, lineOf, own);
       double width = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[2] + MARGIN_MM);
       double height = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[3] + MARGIN_MM);
-      String because =
-          here.isEmpty()
-              ? "Nothing says how large the board is."
-              : "The pads reach so far; 5 mm more are taken for the edge.";
+      Phrase because = Phrase.of(here.isEmpty() ? "guess.board" : "guess.board.pads");
       double[] outline = facts.outline().orElse(null);
       if (outline != null) {
         width = Math.round((outline[2] - outline[0]) * 1e4) / 1e4;

@@ -1,5 +1,6 @@
 package humble.core.intake;
 
+import humble.core.words.Phrase;
 import java.util.List;
 
 /**
@@ -31,7 +32,7 @@ public record Question(List<Guess> guesses) {
   }
 
   /** Gives the reason. */
-  public String because() {
+  public Phrase because() {
     return guesses.getFirst().because();
   }
 

@@ -59,7 +59,7 @@ public final class Review {
     Map<String, List<Guess>> alike = new LinkedHashMap<>();
     for (Guess guess : draft.guesses()) {
       if (guess.confidence() < SURE && !confirmed.contains(key(guess))) {
-        String what = String.join("\u0000", guess.key(), guess.value(), guess.because());
+        String what = String.join("\u0000", guess.key(), guess.value(), guess.because().toString());
         alike.computeIfAbsent(what, k -> new ArrayList<>()).add(guess);
       }
     }

@@ -1,6 +1,7 @@
 package humble.core.intake;
 
 import humble.core.kit.PartKind;
+import humble.core.words.Phrase;
 import java.util.List;
 
 /**
@@ -10,14 +11,14 @@ import java.util.List;
  * @param confidence how sure that is, 0 to 1
  * @param because the reason
  */
-record Traits(List<String> words, double confidence, String because) {
+record Traits(List<String> words, double confidence, Phrase because) {
   private static final double GUESSED = 0.8;
 
   /** Nothing usual. */
-  static final Traits NONE = new Traits(List.of(), 1, "");
+  static final Traits NONE = new Traits(List.of(), 1, Phrase.of("guess.all", ""));
 
   static Traits polarity(PartKind kind, String packageId) {
-    String usual = "parts of this kind and case usually show it";
+    Phrase usual = Phrase.of("guess.marks");
     if (packageId.startsWith("dip-") || packageId.startsWith("socket-dip-")) {
       return new Traits(List.of("notch"), 0.95, usual);
     }
@@ -54,12 +55,12 @@ record Traits(List<String> words, double confidence, String because) {
     List<String> words = kind.hurt().words();
     return switch (kind.hurt()) {
       case NOTHING -> Traits.NONE;
-      case STATIC -> new Traits(words, 0.9, "a charged finger kills such a part without a sign");
-      case HEAT -> new Traits(words, GUESSED, "a joint held too long hurts it");
-      case SHOCK -> new Traits(words, GUESSED, "a fall breaks it");
-      case GLASS -> new Traits(words, GUESSED, "glass and drivers bear none of these");
-      case BOARDED -> new Traits(words, 0.7, "what stands on it bears neither");
-      case WATER -> new Traits(words, 0.7, "wash water creeps in and stays");
+      case STATIC -> new Traits(words, 0.9, Phrase.of("guess.hurt.static"));
+      case HEAT -> new Traits(words, GUESSED, Phrase.of("guess.hurt.heat"));
+      case SHOCK -> new Traits(words, GUESSED, Phrase.of("guess.hurt.shock"));
+      case GLASS -> new Traits(words, GUESSED, Phrase.of("guess.hurt.glass"));
+      case BOARDED -> new Traits(words, 0.7, Phrase.of("guess.hurt.boarded"));
+      case WATER -> new Traits(words, 0.7, Phrase.of("guess.hurt.water"));
     };
   }
 }

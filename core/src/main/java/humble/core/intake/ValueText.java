@@ -7,6 +7,7 @@ import humble.core.marking.PrintedCode;
 import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param value the value for the kit file; empty when there is none
  * @param number its number in the base unit, NaN when it is none
  * @param tolerancePct tolerance written beside it, when any
- * @param guess what had to be guessed about the value, empty when nothing
+ * @param guess what had to be guessed about the value, null when nothing
  * @param confidence belief in that guess
  * @param problem one sentence when the value cannot be read, empty otherwise
  * @param rest words that are no value
@@ -30,7 +31,7 @@ record ValueText(
     String value,
     double number,
     @Nullable Double tolerancePct,
-    String guess,
+    @Nullable Phrase guess,
     double confidence,
     String problem,
     String rest) {
@@ -59,7 +60,7 @@ record ValueText(
     String left = text.strip();
     if (left.length() > LONGEST) {
       String problem = isMeasured(kind) ? "The value has more than 200 characters." : "";
-      return new ValueText(left, Double.NaN, null, "", 1, problem, left);
+      return new ValueText(left, Double.NaN, null, null, 1, problem, left);
     }
     Double tolerance = null;
     Matcher percent = TOLERANCE.matcher(left);
@@ -68,7 +69,7 @@ record ValueText(
       left = (left.substring(0, percent.start()) + " " + left.substring(percent.end())).strip();
     }
     if (!isMeasured(kind)) {
-      return new ValueText(left, Double.NaN, tolerance, "", 1, "", left);
+      return new ValueText(left, Double.NaN, tolerance, null, 1, "", left);
     }
     left = VOLTS_OR_WATTS.matcher(left).replaceAll(" ").strip();
     List<String> words = new ArrayList<>(List.of(BREAK.split(left)));
@@ -101,7 +102,7 @@ record ValueText(
                 : Quantity.parse(left) instanceof QuantityText.Unreadable bad
                     ? "The value cannot be read: " + bad.sentence()
                     : "";
-    return new ValueText(left, Double.NaN, tolerance, "", 1, problem, left);
+    return new ValueText(left, Double.NaN, tolerance, null, 1, problem, left);
   }
 
   private static ValueText read(
@@ -114,25 +115,21 @@ record ValueText(
         return code.get();
       }
     }
-    return new ValueText(word, read.value(), tolerance, "", 1, "", rest);
+    return new ValueText(word, read.value(), tolerance, null, 1, "", rest);
   }
 
   /** A bare number may be a printed code: 104 on a capacitor is no 104 farads. */
   private static Optional<ValueText> code(String word, PartKind kind, @Nullable Double tolerance) {
     if (kind == PartKind.CAPACITOR_POLARISED && BARE.matcher(word).matches()) {
       double farads = Double.parseDouble(word.replace(',', '.')) * 1e-6;
-      return Optional.of(
-          guessed(farads, tolerance, "a bare number on an electrolytic counts in µF", LIKELY));
+      return Optional.of(guessed(farads, tolerance, Phrase.of("guess.value.electrolytic"), LIKELY));
     }
     if (kind == PartKind.CAPACITOR) {
       return PrintedCode.read(word, MarkReading.Kind.CAPACITOR).stream()
           .findFirst()
           .map(reading ->
               guessed(
-                  reading.value(),
-                  tolerance,
-                  word + " is read as the code printed on a capacitor",
-                  LIKELY));
+                  reading.value(), tolerance, Phrase.of("guess.value.capacitor", word), LIKELY));
     }
     if (kind == PartKind.RESISTOR) {
       double plain = DIGITS.matcher(word).matches() ? Double.parseDouble(word) : Double.NaN;
@@ -149,17 +146,13 @@ record ValueText(
                   .isPresent())
           .findFirst()
           .map(reading ->
-              guessed(
-                  reading.value(),
-                  tolerance,
-                  word + " reads as the code printed on a resistor",
-                  UNSURE));
+              guessed(reading.value(), tolerance, Phrase.of("guess.value.resistor", word), UNSURE));
     }
     return Optional.empty();
   }
 
   private static ValueText guessed(
-      double value, @Nullable Double tolerance, String because, double confidence) {
+      double value, @Nullable Double tolerance, Phrase because, double confidence) {
     String text = Engineering.nominal(value, "").replace(" ", "").replace("µ", "u");
     return new ValueText(text, value, tolerance, because, confidence, "", "");
   }

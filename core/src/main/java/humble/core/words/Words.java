@@ -44,6 +44,14 @@ public final class Words {
     return say(phrase.key(), phrase.arguments().toArray());
   }
 
+  /** Says {@code phrase} as a sentence of its own: with a capital letter and a full stop. */
+  public String sentence(Phrase phrase) {
+    String said = say(phrase);
+    return said.isEmpty()
+        ? said
+        : said.substring(0, 1).toUpperCase(locale) + said.substring(1) + ".";
+  }
+
   /**
    * Says the sentence of {@code key} with {@code arguments}.
    *

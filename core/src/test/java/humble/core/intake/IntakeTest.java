@@ -6,9 +6,11 @@ import humble.core.kit.KitCheck;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.kit.Side;
+import humble.core.words.Words;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -98,7 +100,9 @@ class IntakeTest {
     assertThat(draft.guesses()).isNotEmpty();
     assertThat(draft.guesses())
         .allSatisfy(guess -> {
-          assertThat(guess.because()).endsWith(".").hasSizeGreaterThan(10);
+          assertThat(Words.core(Locale.ENGLISH).sentence(guess.because()))
+              .endsWith(".")
+              .hasSizeGreaterThan(10);
           assertThat(guess.confidence()).isBetween(0.01, 0.99);
         });
   }
@@ -131,7 +135,9 @@ class IntakeTest {
     assertThat(draft.guesses())
         .anySatisfy(guess -> {
           assertThat(guess.key()).isEqualTo("value");
-          assertThat(guess.because()).contains("104").contains("code");
+          assertThat(Words.core(Locale.ENGLISH).sentence(guess.because()))
+              .contains("104")
+              .contains("code");
         });
   }
 

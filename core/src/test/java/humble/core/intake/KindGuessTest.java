@@ -3,7 +3,9 @@ package humble.core.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.kit.PartKind;
+import humble.core.words.Words;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -55,7 +57,8 @@ class KindGuessTest {
     KindGuess all = guess("C1", "ceramic capacitor", "100n", "disc-5");
     assertThat(words.confidence()).isGreaterThan(letters.confidence());
     assertThat(all.confidence()).isGreaterThanOrEqualTo(words.confidence());
-    assertThat(all.because()).contains("begins with C", "ceramic", "100n", "disc-5");
+    assertThat(Words.core(Locale.ENGLISH).say(all.because()))
+        .contains("begins with C", "ceramic", "100n", "disc-5");
   }
 
   @Test

@@ -6,7 +6,9 @@ import humble.core.kit.LeadClass;
 import humble.core.kit.PackageLibrary;
 import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
+import humble.core.words.Words;
 import java.util.HashSet;
+import java.util.Locale;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -73,7 +75,7 @@ class PackageGuessTest {
     assertThat(guess.pack().id()).isEqualTo("harbour-special-12");
     assertThat(guess.pack().pins()).hasSize(12);
     assertThat(guess.confidence()).isLessThan(0.5);
-    assertThat(guess.because()).contains("no package known here");
+    assertThat(Words.core(Locale.ENGLISH).say(guess.because())).contains("no package known here");
   }
 
   /**

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import humble.core.kit.PartKind;
+import humble.core.words.Phrase;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -49,8 +50,9 @@ class ValueTextTest {
 
   @Test
   void onlyWhatWasReadAnotherWayIsAGuess() {
-    assertThat(ValueText.of("10k", PartKind.RESISTOR).guess()).isEmpty();
-    assertThat(ValueText.of("104", PartKind.CAPACITOR).guess()).contains("104");
+    assertThat(ValueText.of("10k", PartKind.RESISTOR).guess()).isNull();
+    assertThat(ValueText.of("104", PartKind.CAPACITOR).guess())
+        .isEqualTo(Phrase.of("guess.value.capacitor", "104"));
     assertThat(ValueText.of("473", PartKind.RESISTOR).confidence()).isLessThan(0.8);
   }
 

@@ -40,7 +40,7 @@ final class QuestionHand extends ListHand {
         seat.card(
             say("intake.review.kicker", going.open().size()),
             say("intake.question." + question.key(), about()));
-    card.how(question.because());
+    card.how(seat.desk().coreWords().sentence(question.because()));
     String text = typed().text();
     boolean known = isKnown(text);
     if (text.isEmpty()) {
