@@ -4,6 +4,7 @@ import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcResult;
 import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
+import humble.core.circuit.Feed;
 import humble.core.kit.BoardState;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
@@ -107,23 +108,40 @@ public final class PracticeBench {
   public record Shown(double reading, double supplyMa, boolean limited) {}
 
   /**
-   * Reads a gate with the supply at {@code limitMa}; empty when the circuit has no operating point.
+   * Reads a gate with the supply at {@code limitMa}, null where none limits; empty when the circuit
+   * has no operating point, or nothing feeds what is measured powered.
    */
-  public Optional<Shown> read(Gate gate, double limitMa) {
+  public Optional<Shown> read(Gate gate, @Nullable Double limitMa) {
     BoardState state = kit.state(gate.state()).orElse(null);
-    if (state == null || gate.at().size() != 2) {
+    Measure measure = state == null ? null : measure(gate, state).orElse(null);
+    if (state == null || measure == null) {
       return Optional.empty();
     }
-    Measure across = new Measure.Across(gate.at().getFirst(), gate.at().getLast());
     return board(state)
         .flatMap(board ->
-            board.answer(across) instanceof Observation.Reading reading
+            board.answer(measure) instanceof Observation.Reading reading
                 ? Optional.of(
                     new Shown(
                         reading.value(),
                         board.supplyAmps() * 1000,
-                        board.limited() || board.supplyAmps() * 1000 >= limitMa))
+                        limitMa != null
+                            && (board.limited() || board.supplyAmps() * 1000 >= limitMa)))
                 : Optional.empty());
+  }
+
+  private Optional<Measure> measure(Gate gate, BoardState state) {
+    boolean two = gate.at().size() == 2;
+    return switch (gate.measure()) {
+      case VOLTAGE ->
+          two
+              ? Optional.of(new Measure.Across(gate.at().getFirst(), gate.at().getLast()))
+              : Optional.empty();
+      case CURRENT -> Feed.of(parts, state).map(feed -> new Measure.Amps(feed.id()));
+      case RESISTANCE, CONTINUITY ->
+          two
+              ? Optional.of(new Measure.Ohms(gate.at().getFirst(), gate.at().getLast()))
+              : Optional.empty();
+    };
   }
 
   /**

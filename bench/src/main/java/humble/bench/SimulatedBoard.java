@@ -1,28 +1,25 @@
 package humble.bench;
 
 import humble.core.circuit.Fault;
+import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
-import humble.core.kit.Kit;
-import humble.core.kit.Line;
-import humble.core.kit.Model;
-import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Sight;
-import humble.core.units.Spread;
-import java.util.ArrayList;
+import humble.core.power.SeriesDrop;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Random;
 
 /**
- * A simulated board in one state, whose resistors are drawn within their tolerances, with a meter
- * and a supply on it. Every answer comes from the circuit with the faults in it; the meter adds its
- * own error. The same seed is the same board.
+ * A simulated board in one state, whose parts differ as parts as sold do, with a meter and a supply
+ * on it. Every answer comes from the circuit with the faults in it; the meter adds its own error.
+ * The same seed is the same board.
  */
 public final class SimulatedBoard {
   private static final double DIODE_V = 2.5;
@@ -58,35 +55,9 @@ public final class SimulatedBoard {
       Parts kit, BoardState state, List<Fault> faults, long seed) {
     Random random = new Random(seed);
     SimulatedMeter meter = new SimulatedMeter(random);
-    Parts drawn = kit.with(drawn(kit, random));
+    Parts drawn = kit.with(PartsAsSold.of(kit, seed, random));
     StateSolver solver = new StateSolver(drawn, state);
     return solver.with(faults).map(b -> new SimulatedBoard(drawn, state, faults, solver, b, meter));
-  }
-
-  /** Every resistor gets a value of its own. */
-  private static Kit drawn(Parts parts, Random random) {
-    List<Line> lines = new ArrayList<>();
-    for (Line line : parts.kit().lines()) {
-      Double tolerance = line.tolerancePct();
-      boolean varies =
-          tolerance != null
-              && !line.refs().isEmpty()
-              && parts.part(line.refs().getFirst()).map(Part::model).orElse(null)
-                  instanceof Model.Resistor;
-      if (!varies || tolerance == null) {
-        lines.add(line);
-        continue;
-      }
-      for (String ref : line.refs()) {
-        double ohms =
-            parts.get(ref).model() instanceof Model.Resistor r
-                ? r.ohms()
-                : Double.POSITIVE_INFINITY;
-        double off = Spread.sigma(tolerance / 100) * random.nextGaussian();
-        lines.add(line.with(List.of(ref), new Model.Resistor(ohms * (1 + off))));
-      }
-    }
-    return parts.kit().withLines(lines);
   }
 
   /** Gives the state the board is in. */
@@ -105,7 +76,7 @@ public final class SimulatedBoard {
       case Measure.Volts m -> reading(m, board.meterVolts(m.point()).orElse(0));
       case Measure.Across m -> reading(m, board.meterVolts(m.red(), m.black()).orElse(0));
       case Measure.Amps m -> {
-        SimulatedMeter.Shown shown = meter.amps(board.supplyA());
+        SimulatedMeter.Shown shown = meter.amps(board.sourceA(m.source()));
         yield new Observation.Reading(m, shown.value(), shown.lastDigit());
       }
       case Measure.Ohms m -> {
@@ -133,9 +104,16 @@ public final class SimulatedBoard {
     return Sight.of(board.amps(ref), full);
   }
 
-  /** Gives what the supply shows, in amperes. */
+  /** Gives what the supply or the batteries give, in amperes. */
   public double supplyAmps() {
-    return meter.amps(board.supplyA()).value();
+    double amps = Feed.of(parts, state).map(feed -> feed.ma(board) / 1000).orElse(0.0);
+    return meter.amps(amps).value();
+  }
+
+  /** Reads the volts across a resistor in the plus lead; empty when nothing feeds the board. */
+  public OptionalDouble seriesVolts(double seriesOhms) {
+    return new SeriesDrop(parts, state, faults)
+        .volts(seriesOhms).stream().map(volts -> meter.volts(volts).value()).findFirst();
   }
 
   /** Tells whether the supply's limit light is on. */

@@ -40,6 +40,8 @@ final class BuildsCommand extends humble.cli.Command {
             case BuildEvent.BandsRead e -> "sort";
             case BuildEvent.TookSchool e -> "plan";
             case BuildEvent.Fitted e -> "fit";
+            case BuildEvent.FittedSome e -> "fit";
+            case BuildEvent.TookOut e -> "fit";
             case BuildEvent.GateRead e -> "power";
             case BuildEvent.GatePassed e -> "power";
             case BuildEvent.Loaded e -> "load";

@@ -3,6 +3,10 @@ package humble.cli;
 import humble.core.budget.Budget;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
+import humble.core.kit.Parts;
+import humble.core.route.Planner;
+import humble.core.words.Phrase;
+import humble.core.words.Words;
 import humble.formats.ReadingBudget;
 import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
@@ -12,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
@@ -19,6 +24,8 @@ import picocli.CommandLine.Parameters;
 /** Checks a kit: every problem at once. */
 @Command(name = "check", description = "Find every problem of a kit at once.")
 final class CheckCommand extends humble.cli.Command {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -40,6 +47,17 @@ final class CheckCommand extends humble.cli.Command {
             .forEach(findings::add);
       }
     }
+    boolean impossible = false;
+    if (read instanceof KitRead.Opened opened) {
+      List<Phrase> circle = Planner.circleOf(Parts.of(opened.kit()));
+      impossible = !circle.isEmpty();
+      if (impossible) {
+        String facts = circle.stream().map(WORDS::say).collect(Collectors.joining(" "));
+        findings.add(
+            Finding.error(
+                "kit.json", "No order of work is possible, these run in a circle: " + facts));
+      }
+    }
     for (Finding finding : findings) {
       String level = finding.level().name().toLowerCase(Locale.ROOT);
       text.add(level + "  " + finding);
@@ -48,7 +66,8 @@ final class CheckCommand extends humble.cli.Command {
     if (text.isEmpty()) {
       text.add("No problems.");
     }
-    return new Answer(Answer.object("problems", problems), text, read instanceof KitRead.Refused);
+    return new Answer(
+        Answer.object("problems", problems), text, impossible || read instanceof KitRead.Refused);
   }
 
   static Object json(Finding finding) {

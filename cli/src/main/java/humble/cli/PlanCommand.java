@@ -196,6 +196,8 @@ final class PlanCommand extends humble.cli.Command {
         "side", step.side() == null ? null : step.side().text(),
         "height_mm", step.heightMm(),
         "minutes", step.minutes(),
+        "minutes_unattended", step.unattended(),
+        "switch_off_first", step.switchOff(),
         "because", step.because().stream().map(WORDS::say).toList());
   }
 }

@@ -4,8 +4,10 @@ import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.power.BatteryLife;
+import humble.core.power.OhmsBefore;
 import humble.core.power.PowerReckoning;
 import humble.core.power.PoweredStage;
+import humble.core.units.Band;
 import humble.core.units.Engineering;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,6 +27,9 @@ import picocli.CommandLine.Parameters;
     name = "power",
     description = "Say what to set on the supply and what it and the rails should say.")
 final class PowerCommand extends humble.cli.Command {
+  /** A shorter flash of the limit light is not noticed. */
+  private static final double SEEN_S = 0.1;
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -41,10 +46,7 @@ final class PowerCommand extends humble.cli.Command {
     List<BoardState> states =
         only == null ? parts.kit().states() : List.of(CircuitCommand.state(parts, only));
     List<PoweredStage> stages =
-        states.stream()
-            .filter(each -> each.supply() != null)
-            .flatMap(each -> reckoning.stage(each, () -> false).stream())
-            .toList();
+        states.stream().flatMap(each -> reckoning.stage(each, () -> false).stream()).toList();
     OptionalDouble hours = new BatteryLife(parts).hours(states);
     List<String> warnings =
         reckoning.warnings(stages, states).stream().map(PowerCommand::text).toList();
@@ -76,6 +78,18 @@ final class PowerCommand extends humble.cli.Command {
         Answer.object("low", stage.expectMa().low(), "high", stage.expectMa().high()),
         "limit_ma",
         stage.limitMa(),
+        "series",
+        Answer.object(
+            "ohms",
+            stage.series().ohms(),
+            "watts",
+            stage.series().watts(),
+            "go_v",
+            stage.series().goVolts(),
+            "stop_v",
+            stage.series().stopVolts()),
+        "inrush_s",
+        Double.isFinite(stage.inrushS()) ? stage.inrushS() : null,
         "rails",
         stage.rails().stream()
             .map(rail ->
@@ -85,9 +99,17 @@ final class PowerCommand extends humble.cli.Command {
         "hints",
         stage.hints().stream().map(PowerCommand::text).toList(),
         "volts",
-        stage.supplyVolts(),
+        stage.feed().volts(),
+        "fed_by",
+        stage.feed().id(),
         "ohms_before",
-        stage.ohmsBefore().isPresent() ? stage.ohmsBefore().getAsDouble() : null,
+        ohms(stage),
+        "ohms_between",
+        stage.ohmsBefore().map(before -> List.of(before.red(), before.black())).orElse(null),
+        "ohms_least",
+        stage.ohmsBefore().map(OhmsBefore::least).orElse(null),
+        "unmodelled",
+        stage.unmodelled(),
         "regulators",
         stage.heats().stream()
             .map(heat ->
@@ -131,34 +153,39 @@ final class PowerCommand extends humble.cli.Command {
   }
 
   private static void text(PoweredStage stage, List<String> text) {
+    String least = stage.unmodelled().isEmpty() ? "" : "at least ";
+    Double limit = stage.limitMa();
+    String volts = Engineering.nominal(stage.feed().volts(), "V");
+    text.add(
+        stage.state()
+            + ": "
+            + (limit == null
+                ? volts + " of " + stage.feed().id()
+                : String.format(Locale.ROOT, "set %s, limit %.0f mA", volts, limit))
+            + String.format(
+                Locale.ROOT,
+                "; %s%.1f–%.1f mA",
+                least,
+                stage.expectMa().low(),
+                stage.expectMa().high()));
     text.add(
         String.format(
             Locale.ROOT,
-            "%s: set %s, limit %.0f mA; %.1f–%.1f mA",
-            stage.state(),
-            Engineering.nominal(stage.supplyVolts(), "V"),
-            stage.limitMa(),
-            stage.expectMa().low(),
-            stage.expectMa().high()));
-    stage
-        .ohmsBefore()
-        .ifPresent(ohms ->
-            text.add(
-                "  before: "
-                    + Engineering.reading(ohms, "Ω")
-                    + " between the rails; below "
-                    + Engineering.reading(stage.leastOhms(), "Ω")
-                    + " do not power"));
-    stage
-        .rails()
-        .forEach(rail ->
-            text.add(
-                "  "
-                    + rail.net()
-                    + "  "
-                    + Engineering.reading(rail.volts().low(), "V")
-                    + "–"
-                    + Engineering.reading(rail.volts().high(), "V")));
+            "  without a limit: %s, %.2f W, in the plus lead; up to %s across it go on, above %s"
+                + " switch off",
+            Engineering.nominal(stage.series().ohms(), "Ω"),
+            stage.series().watts(),
+            Engineering.reading(stage.series().goVolts(), "V"),
+            Engineering.reading(stage.series().stopVolts(), "V")));
+    if (stage.inrushS() >= SEEN_S) {
+      text.add(
+          Double.isFinite(stage.inrushS())
+              ? String.format(
+                  Locale.ROOT, "  the limit light may shine for %.1f s at first", stage.inrushS())
+              : "  the limit leaves nothing to charge the capacitors with");
+    }
+    stage.ohmsBefore().ifPresent(before -> text.add("  before: " + text(before)));
+    stage.rails().forEach(rail -> text.add("  " + rail.net() + "  " + volts(rail.volts())));
     stage
         .scans()
         .forEach(scan ->
@@ -174,10 +201,37 @@ final class PowerCommand extends humble.cli.Command {
     stage.hints().forEach(hint -> text.add("  " + text(hint)));
   }
 
+  private static String volts(Band band) {
+    String low = Engineering.reading(band.low(), "V");
+    String high = Engineering.reading(band.high(), "V");
+    return low.equals(high) ? low : low + "–" + high;
+  }
+
+  private static @Nullable Double ohms(PoweredStage stage) {
+    return stage.ohmsBefore().orElse(null) instanceof OhmsBefore.Ohms read
+            && Double.isFinite(read.ohms())
+        ? read.ohms()
+        : null;
+  }
+
+  private static String text(OhmsBefore before) {
+    String between = " between " + before.red() + " and " + before.black();
+    return switch (before) {
+      case OhmsBefore.Ohms read ->
+          (Double.isInfinite(read.ohms()) ? "open" : Engineering.reading(read.ohms(), "Ω"))
+              + between
+              + "; below "
+              + Engineering.reading(read.least(), "Ω")
+              + " do not power";
+      case OhmsBefore.NoBeep beep -> "no lasting beep" + between + "; if it beeps do not power";
+    };
+  }
+
   private static String text(PoweredStage.Hint hint) {
     String faults = String.join(", ", hint.faults().stream().map(Fault::toString).toList());
     return switch (hint.sign()) {
       case LIMIT -> "If the limit light comes on, look for " + faults + ".";
+      case MUCH -> "If it draws more than twice, look for " + faults + ".";
       case LITTLE -> "If it draws less than half, look for " + faults + ".";
     };
   }
@@ -209,6 +263,11 @@ final class PowerCommand extends humble.cli.Command {
               w.ref(),
               w.volts(),
               w.cutoffV());
+      case PowerReckoning.Warning.Unknown w ->
+          w.state()
+              + ": the kit does not say what "
+              + String.join(", ", w.refs())
+              + " takes; current and limit are without it.";
       case PowerReckoning.Warning.Unsolved w ->
           w.state() + ": the circuit has no operating point; nothing is said of it.";
     };

@@ -183,14 +183,14 @@ public final class KitMaker {
 
   /** Adds a supply between two nets. */
   public KitMaker supply(String id, double volts, double limitMa, String plus, String minus) {
-    supplies.add(new Supply(id, volts, limitMa, plus, minus, null));
+    supplies.add(new Supply(id, volts, limitMa, plus, minus, null, ""));
     return this;
   }
 
   /** Adds a supply with a range. */
   public KitMaker supply(
       String id, double volts, double limitMa, String plus, String minus, Band range) {
-    supplies.add(new Supply(id, volts, limitMa, plus, minus, range));
+    supplies.add(new Supply(id, volts, limitMa, plus, minus, range, ""));
     return this;
   }
 
@@ -244,7 +244,21 @@ public final class KitMaker {
 
   /** Adds a task. */
   public KitMaker task(String id, String kind, List<String> after, List<String> before) {
-    tasks.add(new Task(id, TaskKind.named(kind).orElseThrow(), "task " + id, 5, after, before));
+    tasks.add(new Task(id, TaskKind.named(kind).orElseThrow(), "task " + id, 5, 0, after, before));
+    return this;
+  }
+
+  /** Adds a task that is then left alone for so many minutes. */
+  public KitMaker task(
+      String id, String kind, double unattended, List<String> after, List<String> before) {
+    TaskKind known = TaskKind.named(kind).orElseThrow();
+    tasks.add(new Task(id, known, "task " + id, 5, unattended, after, before));
+    return this;
+  }
+
+  /** Adds a gate that measures something else than volts. */
+  public KitMaker gate(Measured measure, String id, String state, String... at) {
+    gates.add(new Gate(id, "gate " + id, measure, List.of(at), state, null, List.of(), ""));
     return this;
   }
 

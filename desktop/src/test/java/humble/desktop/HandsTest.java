@@ -274,7 +274,7 @@ class HandsTest {
     assertThat(bench.keys().card().hints())
         .extracting(Card.Key::text)
         .as("no key that turns, follows or magnifies what is not there")
-        .containsExactly("take back", "note", "next place");
+        .containsExactly("take back", "note", "otherwise", "next place");
   }
 
   /** A hand that remembers when it was left, and that asks for work which fails. */

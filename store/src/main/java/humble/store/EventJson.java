@@ -40,6 +40,9 @@ final class EventJson {
     kinds.put("BandsRead", BuildEvent.BandsRead.class);
     kinds.put("Sees", BuildEvent.Sees.class);
     kinds.put("UsesMeter", BuildEvent.UsesMeter.class);
+    kinds.put("FedBy", BuildEvent.FedBy.class);
+    kinds.put("SeriesRead", BuildEvent.SeriesRead.class);
+    kinds.put("Checked", BuildEvent.Checked.class);
     kinds.put("HostRead", BuildEvent.HostRead.class);
     kinds.put("LookedOver", BuildEvent.LookedOver.class);
     kinds.put("Snapped", BuildEvent.Snapped.class);
@@ -55,6 +58,10 @@ final class EventJson {
     kinds.put("Wound", BuildEvent.Wound.class);
     kinds.put("JointSeen", BuildEvent.JointSeen.class);
     kinds.put("Fitted", BuildEvent.Fitted.class);
+    kinds.put("FittedSome", BuildEvent.FittedSome.class);
+    kinds.put("TookOut", BuildEvent.TookOut.class);
+    kinds.put("LeftOut", BuildEvent.LeftOut.class);
+    kinds.put("Replaced", BuildEvent.Replaced.class);
     kinds.put("GateRead", BuildEvent.GateRead.class);
     kinds.put("GatePassed", BuildEvent.GatePassed.class);
     kinds.put("GateOverridden", BuildEvent.GateOverridden.class);

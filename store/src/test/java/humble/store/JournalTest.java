@@ -51,6 +51,10 @@ class JournalTest {
         new BuildEvent.Measured("r220", 220.5, "inside"),
         new BuildEvent.BandsRead("r220"),
         new BuildEvent.UsesMeter("pocket"),
+        new BuildEvent.FedBy("plain"),
+        new BuildEvent.SeriesRead("idle", 0.08, true, false),
+        new BuildEvent.Checked("plug", true),
+        new BuildEvent.GateRead("apart", Double.POSITIVE_INFINITY, "inside", false),
         new BuildEvent.HostRead("HB-4", true),
         new BuildEvent.LookedOver("main", "outline", false),
         new BuildEvent.Snapped("hdr6"),
@@ -62,6 +66,10 @@ class JournalTest {
         new BuildEvent.MarkSeen("fit:C1", "stripe"),
         new BuildEvent.Acknowledged("U1"),
         new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
+        new BuildEvent.FittedSome("fit:LED1", List.of("LED1", "LED2"), 4),
+        new BuildEvent.TookOut("remove:BT1@fit:R1", List.of("BT1")),
+        new BuildEvent.LeftOut("C9", "not in the bag"),
+        new BuildEvent.Replaced("R4", "2k2 for 2k"),
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
         new BuildEvent.Loaded("lamp", "main", 1754, "ab", true, false),
@@ -277,7 +285,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound JointSeen Fitted GateRead GatePassed GateOverridden FaultHidden Observed Mended Loaded Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Loaded Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

@@ -42,6 +42,8 @@ public final class Build {
   private int eveningMinutes;
   private final Set<String> doneSteps = new LinkedHashSet<>();
   private final Set<String> fittedRefs = new LinkedHashSet<>();
+  private final SequencedMap<String, String> leftOut = new LinkedHashMap<>();
+  private final SequencedMap<String, String> replaced = new LinkedHashMap<>();
   private final SequencedMap<String, BuildEvent.GateRead> gateReadings = new LinkedHashMap<>();
   private final SequencedMap<String, Double> passedGates = new LinkedHashMap<>();
   private final SequencedMap<String, BuildEvent.Loaded> loaded = new LinkedHashMap<>();
@@ -56,6 +58,9 @@ public final class Build {
   private @Nullable String school;
   private BuildEvent.@Nullable Sees sees;
   private @Nullable String meter;
+  private @Nullable String fedBy;
+  private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
+  private final Map<String, Boolean> checked = new LinkedHashMap<>();
   private BuildEvent.@Nullable HostRead host;
 
   private Build(String id, List<BuildEvent.Entry> entries) {
@@ -95,6 +100,9 @@ public final class Build {
       case BuildEvent.BandsRead e -> bandsRead.add(e.line());
       case BuildEvent.Sees e -> sees = e;
       case BuildEvent.UsesMeter e -> meter = e.profile();
+      case BuildEvent.FedBy e -> fedBy = e.how();
+      case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
+      case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
       case BuildEvent.HostRead e -> host = e;
       case BuildEvent.LookedOver e -> lookedOver.put(e.board() + "/" + e.spot(), e.fine());
       case BuildEvent.Snapped e -> snapped.add(e.line());
@@ -118,6 +126,13 @@ public final class Build {
         doneSteps.add(e.step());
         fittedRefs.addAll(e.refs());
       }
+      case BuildEvent.FittedSome e -> fittedRefs.addAll(e.refs());
+      case BuildEvent.TookOut e -> {
+        doneSteps.add(e.step());
+        e.refs().forEach(fittedRefs::remove);
+      }
+      case BuildEvent.LeftOut e -> leftOut.put(e.ref(), e.reason());
+      case BuildEvent.Replaced e -> replaced.put(e.ref(), e.reason());
       case BuildEvent.GateRead e -> gateReadings.put(e.gate(), e);
       case BuildEvent.GatePassed e -> passedGates.put(e.gate(), e.value());
       case BuildEvent.GateOverridden e -> overriddenGates.put(e.gate(), e.reason());
@@ -163,7 +178,7 @@ public final class Build {
 
   /**
    * Gives the number of the last entry that can be taken back; the beginning cannot, nor what the
-   * bench brought along: its lamp, its eyes, its meter.
+   * bench brought along: its lamp, its eyes, its meter, its supply.
    */
   public OptionalLong lastToTakeBack() {
     boolean onlyBegun = inForce.stream().allMatch(entry -> isBeginning(entry.event()));
@@ -173,7 +188,8 @@ public final class Build {
   private static boolean isBeginning(BuildEvent event) {
     return event instanceof BuildEvent.Began
         || event instanceof BuildEvent.Sees
-        || event instanceof BuildEvent.UsesMeter;
+        || event instanceof BuildEvent.UsesMeter
+        || event instanceof BuildEvent.FedBy;
   }
 
   /** Gives the pieces counted by item. */
@@ -199,6 +215,23 @@ public final class Build {
   /** Gives the meter's profile, when it was said. */
   public Optional<String> meter() {
     return Optional.ofNullable(meter);
+  }
+
+  /**
+   * Gives what gives the power at the bench, {@code limited} or {@code plain}, when it was said.
+   */
+  public Optional<String> fedBy() {
+    return Optional.ofNullable(fedBy);
+  }
+
+  /** Gives the last readings across a resistor in the plus lead, by state. */
+  public Map<String, BuildEvent.SeriesRead> seriesRead() {
+    return seriesRead;
+  }
+
+  /** Gives the checks of first power that were done, and whether each was as it should be. */
+  public Map<String, Boolean> checked() {
+    return checked;
   }
 
   /** Gives what was read on the host board. */
@@ -279,6 +312,27 @@ public final class Build {
   /** Gives the parts that are on the board. */
   public Set<String> fittedRefs() {
     return fittedRefs;
+  }
+
+  /** Gives the reasons of the parts that are left out. */
+  public Map<String, String> leftOut() {
+    return leftOut;
+  }
+
+  /** Gives what is said of the parts in whose place another was fitted. */
+  public Map<String, String> replaced() {
+    return replaced;
+  }
+
+  /**
+   * Tells whether a step of the plan is done: written down as done, or all its parts are fitted or
+   * left out one by one.
+   */
+  public boolean isDone(String step, List<String> refs) {
+    return doneSteps.contains(step)
+        || !refs.isEmpty()
+            && !step.contains("@")
+            && refs.stream().allMatch(ref -> fittedRefs.contains(ref) || leftOut.containsKey(ref));
   }
 
   /** Gives the last reading by gate. */

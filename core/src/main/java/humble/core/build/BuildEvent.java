@@ -86,9 +86,61 @@ public sealed interface BuildEvent {
     }
   }
 
-  /** A gate was read; {@code practice} tells that the practice bench answered. */
-  record GateRead(String gate, double value, String verdict, boolean practice)
+  /** Some parts of a step were fitted; the rest comes later. */
+  record FittedSome(String step, List<String> refs, int joints) implements BuildEvent {
+    public FittedSome {
+      refs = List.copyOf(refs);
+    }
+  }
+
+  /** What was put in for one step alone was taken out again: a cell, a mate that held a header. */
+  record TookOut(String step, List<String> refs) implements BuildEvent {
+    public TookOut {
+      refs = List.copyOf(refs);
+    }
+  }
+
+  /** A part is not fitted; {@code reason} is the person's own. */
+  record LeftOut(String ref, String reason) implements BuildEvent {}
+
+  /** Another part takes the place of one; {@code reason} says which, or why. */
+  record Replaced(String ref, String reason) implements BuildEvent {}
+
+  /**
+   * What gives the power at this bench was said: {@code limited}, a supply with a current limit, or
+   * {@code plain}, one without.
+   */
+  record FedBy(String how) implements BuildEvent {}
+
+  /**
+   * The volts across a resistor that stood in the plus lead were read; {@code goes} tells that the
+   * board takes no more than it should.
+   */
+  record SeriesRead(String state, double volts, boolean goes, boolean practice)
       implements BuildEvent {}
+
+  /**
+   * A check of first power was done on a kit that gives no gate; {@code fine} tells that it was as
+   * it should be.
+   */
+  record Checked(String check, boolean fine) implements BuildEvent {}
+
+  /**
+   * A gate was read, in the unit of what is measured there; {@code practice} tells that the
+   * practice bench answered.
+   */
+  record GateRead(String gate, double value, String unit, String verdict, boolean practice)
+      implements BuildEvent {
+    /** Reads what was written before gates had units, too: they were of volts. */
+    public GateRead {
+      unit = Objects.requireNonNullElse(unit, "V");
+    }
+
+    /** Makes a reading in volts. */
+    public GateRead(String gate, double value, String verdict, boolean practice) {
+      this(gate, value, "V", verdict, practice);
+    }
+  }
 
   /** A gate was passed with a reading as expected. */
   record GatePassed(String gate, double value) implements BuildEvent {}

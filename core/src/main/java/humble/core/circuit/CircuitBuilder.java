@@ -237,9 +237,10 @@ final class CircuitBuilder {
       case Model.Closed closed ->
           report(part, new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
       case Model.Junction j -> {
-        report(
-            part,
-            Junction.through(node(part, "2"), node(part, "1"), j.vfV(), j.atMa() / 1000, j.n()));
+        Junction device =
+            Junction.through(node(part, "2"), node(part, "1"), j.vfV(), j.atMa() / 1000, j.n());
+        report(part, device);
+        drawn.add(new Drawn.OfJunction(device, Spread.sigmaOfHalf95(j.spreadV())));
         if (j.led()) {
           shining.add(part.ref());
         }
@@ -266,7 +267,7 @@ final class CircuitBuilder {
             new SeriesRegulator(node(part, r.in()), node(part, r.gnd()), node(part, r.out()), r);
         devices.add(device);
         regulators.put(part.ref(), device);
-        sigma(part).ifPresent(sigma -> drawn.add(new Drawn.OfRegulator(device, sigma)));
+        drawn.add(new Drawn.OfRegulator(device, regulatorSigma(part, r)));
       }
       case Model.Load load -> chip(part, load);
       case Model.Switch contacts -> contacts(part, contacts);
@@ -285,10 +286,21 @@ final class CircuitBuilder {
         : OptionalDouble.of(Spread.sigma(tolerance / 100));
   }
 
+  /** One σ of what a regulator gives, relative: its own tolerance, else its line's, else 4 %. */
+  private static double regulatorSigma(Part part, Model.Regulator regulator) {
+    Double own = regulator.tolerancePct();
+    Double line = part.line().tolerancePct();
+    double percent =
+        own != null ? own : line != null && line > 0 ? line : Model.Regulator.USUAL_TOLERANCE_PCT;
+    return Spread.sigmaOfHalf95(percent / 100);
+  }
+
   private void chip(Part part, Model.Load load) {
     int plus = node(part, load.plus());
     int minus = node(part, load.minus());
-    devices.add(new ChipLoad(plus, minus, load.ma() / 1000, load.minV()));
+    ChipLoad draw = new ChipLoad(plus, minus, load.ma() / 1000, load.minV());
+    devices.add(draw);
+    drawn.add(new Drawn.OfChip(draw, Spread.sigmaOfHalf95(load.spreadPct() / 100)));
     driven
         .getOrDefault(part.ref(), Map.of())
         .forEach((pin, level) -> {

@@ -1,6 +1,6 @@
 package humble.core.circuit;
 
-/** Something whose value differs from board to board, relative to its own by one σ. */
+/** Something whose value differs from board to board by one σ. */
 sealed interface Drawn {
   /** Gives the node that one σ more pushes a current into. */
   int into();
@@ -26,6 +26,42 @@ sealed interface Drawn {
     @Override
     public double amps(Nodal at) {
       return device.amps(at) * sigma;
+    }
+  }
+
+  /** A junction's forward voltage; {@code sigmaV} in volts. */
+  record OfJunction(Junction device, double sigmaV) implements Drawn {
+    @Override
+    public int into() {
+      return device.anode();
+    }
+
+    @Override
+    public int outOf() {
+      return device.cathode();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return device.slopeS(at) * sigmaV;
+    }
+  }
+
+  /** What a chip draws. */
+  record OfChip(ChipLoad device, double sigma) implements Drawn {
+    @Override
+    public int into() {
+      return device.plus();
+    }
+
+    @Override
+    public int outOf() {
+      return device.minus();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return -device.amps(at) * sigma;
     }
   }
 

@@ -31,6 +31,11 @@ final class Junction implements Device {
     return saturationA / slopeV + Physics.GMIN_S;
   }
 
+  /** Gives its conductance at an operating point, in siemens, the shared Gmin left out. */
+  double slopeS(Nodal at) {
+    return saturationA * Math.exp(at.volts(anode, cathode) / slopeV) / slopeV;
+  }
+
   /** Gives the junction that carries {@code atA} at {@code vfV}. */
   static Junction through(int anode, int cathode, double vfV, double atA, double n) {
     return new Junction(anode, cathode, saturation(vfV, atA, n), n);

@@ -1,5 +1,7 @@
 package humble.core.circuit;
 
+import humble.core.kit.Model;
+import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import java.util.ArrayList;
@@ -204,6 +206,34 @@ public final class Snapshot {
    */
   public double supplySigmaA() {
     return supplySigmaA;
+  }
+
+  /**
+   * Gives what a source gives, in amperes: a supply by its id, a battery by its ref.
+   *
+   * @param source id of the state's supply, or ref of a battery on the board
+   */
+  public double sourceA(String source) {
+    return battery(source).map(part -> amps(part.ref())).orElse(supplyA);
+  }
+
+  /** Gives the spread of what a source gives, one σ, in amperes; 0 where it is not known. */
+  public double sourceSigmaA(String source) {
+    Part battery = battery(source).orElse(null);
+    if (battery == null) {
+      return supplySigmaA;
+    }
+    // Its current differs by what its volts differ by, over its inner resistance.
+    double ohms = ((Model.Battery) battery.model()).rintOhm();
+    return moves == null || !(ohms > 0)
+        ? 0
+        : sigmaVolts(battery.ref() + ".1", battery.ref() + ".2") / ohms;
+  }
+
+  private Optional<Part> battery(String source) {
+    return parts.kit().supply(source).isPresent()
+        ? Optional.empty()
+        : parts.part(source).filter(part -> part.model() instanceof Model.Battery);
   }
 
   /** Tells whether the supply is at its limit. */

@@ -161,6 +161,20 @@ public record Kit(
     return tasks.stream().filter(task -> task.id().equals(id)).findFirst();
   }
 
+  /**
+   * Gives what a person calls a gate, a task or an option; a name that is none of these as it is.
+   */
+  public String titleOf(String id) {
+    return gate(id)
+        .map(Gate::title)
+        .or(() -> task(id).map(Task::title))
+        .or(() ->
+            options.stream().filter(o -> o.id().equals(id)).map(KitOption::question).findFirst())
+        .filter(title -> !title.isEmpty())
+        .map(title -> "“" + title + "”")
+        .orElse(id);
+  }
+
   /** Gives the board of that id. */
   public Optional<Board> board(String id) {
     return boards.stream().filter(board -> board.id().equals(id)).findFirst();

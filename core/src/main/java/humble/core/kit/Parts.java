@@ -61,9 +61,7 @@ public final class Parts {
 
   private void findSockets() {
     List<Part> sockets =
-        byRef.values().stream()
-            .filter(part -> part.line().kind() == PartKind.SOCKET && part.place() != null)
-            .toList();
+        byRef.values().stream().filter(part -> takesAnother(part) && part.place() != null).toList();
     for (Part chip : byRef.values()) {
       Place place = chip.place();
       if (place == null || place.mount() != Mount.SOCKETED) {
@@ -74,11 +72,22 @@ public final class Parts {
         if (under != null
             && under.board().equals(place.board())
             && under.side() == place.side()
+            && sits(chip, socket)
             && under.at().distanceMm(place.at()) < SAME_PLACE_MM) {
           socketOf.put(chip.ref(), socket.ref());
         }
       }
     }
+  }
+
+  private static boolean takesAnother(Part part) {
+    return part.line().kind() == PartKind.SOCKET || part.line().kind() == PartKind.BATTERY_HOLDER;
+  }
+
+  /** A cell goes into a holder, everything else into a socket. */
+  private static boolean sits(Part part, Part socket) {
+    boolean holder = socket.line().kind() == PartKind.BATTERY_HOLDER;
+    return holder == (part.line().kind() == PartKind.BATTERY);
   }
 
   /** Gives the kit this index was made of. */

@@ -8,7 +8,8 @@ import java.util.List;
  * @param id name within the kit
  * @param kind what kind of work
  * @param title what to do
- * @param minutes how long it takes
+ * @param minutes how long it takes at the bench
+ * @param minutesUnattended how long it then has to be left alone: drying, hardening
  * @param after refs, ids, or {@code soldering}
  * @param before refs or ids
  */
@@ -17,6 +18,7 @@ public record Task(
     TaskKind kind,
     String title,
     double minutes,
+    double minutesUnattended,
     List<String> after,
     List<String> before) {
   public Task {

@@ -1,5 +1,6 @@
 package humble.core.marking;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -42,6 +43,26 @@ public final class PreferredNumbers {
       return Optional.of("E96");
     }
     return FINE_E192.contains(digits) ? Optional.of("E192") : Optional.empty();
+  }
+
+  /**
+   * Gives the largest number of E12 that is not above {@code most}.
+   *
+   * @throws IllegalArgumentException when {@code most} is no positive number
+   */
+  public static double largestE12(double most) {
+    if (!(most > 0) || Double.isInfinite(most)) {
+      throw new IllegalArgumentException("no number of E12 is at most " + most);
+    }
+    int decade = (int) Math.floor(Math.log10(most) + 1e-9);
+    BigDecimal scale = BigDecimal.ONE.movePointRight(decade - 2);
+    for (int i = E24.length - 2; i >= 0; i -= 2) {
+      double number = scale.multiply(BigDecimal.valueOf(E24[i])).doubleValue();
+      if (number <= most * (1 + 1e-12)) {
+        return number;
+      }
+    }
+    return BigDecimal.valueOf(820).multiply(scale).movePointLeft(1).doubleValue();
   }
 
   /** The fine series are rounded powers, with 920 in E192 as the one exception of the standard. */

@@ -404,9 +404,10 @@ public final class Diagnosis {
         return false;
       }
     }
-    String supply = predictions.state().supply();
-    if (supply != null && apart(a, b, new Measure.Amps(supply))) {
-      return false;
+    for (Measure.Amps source : predictions.sources()) {
+      if (apart(a, b, source)) {
+        return false;
+      }
     }
     return predictions.lights().stream()
         .allMatch(light -> predictions.look(a, light) == predictions.look(b, light));
@@ -442,10 +443,7 @@ public final class Diagnosis {
       double[] belief, Integer[] order, Set<Measure> measured, List<Measure.Ohms> pairs) {
     Set<Measure> all = new LinkedHashSet<>();
     if (predictions.powered()) {
-      String supply = predictions.state().supply();
-      if (supply != null) {
-        all.add(new Measure.Amps(supply));
-      }
+      all.addAll(predictions.sources());
       predictions.lights().forEach(light -> all.add(new Measure.Look(light)));
       predictions.nets().forEach(net -> all.add(new Measure.Volts(net)));
       int leads = 0;

@@ -1,6 +1,7 @@
 package humble.core.mend;
 
 import humble.core.kit.BoardState;
+import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -24,11 +25,11 @@ public sealed interface Measure {
     }
   }
 
-  /** The current out of the supply. */
-  record Amps(String supply) implements Measure {
+  /** The current out of the supply, by its id, or of a battery, by its ref. */
+  record Amps(String source) implements Measure {
     @Override
     public String toString() {
-      return "I(" + supply + ")";
+      return "I(" + source + ")";
     }
   }
 
@@ -59,6 +60,14 @@ public sealed interface Measure {
     };
   }
 
+  private static boolean gives(String source, Parts parts, BoardState state) {
+    return source.equals(state.supply())
+        || parts
+            .part(source)
+            .filter(part -> part.model() instanceof Model.Battery && parts.isOn(source, state))
+            .isPresent();
+  }
+
   /** Reads a measure; empty when it is none or names what the kit does not have in this state. */
   static Optional<Measure> parse(String text, Parts parts, BoardState state) {
     Matcher call = Pattern.compile("(V|I|R|look)\\((.+)\\)").matcher(text.strip());
@@ -77,7 +86,7 @@ public sealed interface Measure {
               ? Optional.empty()
               : Optional.of(comma < 0 ? new Volts(one) : new Across(one, other));
       case "R" -> points && comma > 0 ? Optional.of(new Ohms(one, other)) : Optional.empty();
-      case "I" -> inside.equals(state.supply()) ? Optional.of(new Amps(inside)) : Optional.empty();
+      case "I" -> gives(inside, parts, state) ? Optional.of(new Amps(inside)) : Optional.empty();
       default -> parts.part(inside).isPresent() ? Optional.of(new Look(inside)) : Optional.empty();
     };
   }

@@ -3,6 +3,7 @@ package humble.core.mend;
 import humble.core.circuit.Cancelled;
 import humble.core.circuit.Fault;
 import humble.core.circuit.FaultSweep;
+import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
 import humble.core.circuit.OhmMeter;
 import humble.core.circuit.Snapshot;
@@ -239,11 +240,25 @@ public final class Predictions {
       case Measure.Across m -> solved(s) ? across(s, m) : Value.UNKNOWN;
       case Measure.Amps m -> {
         Snapshot at = solved(s) ? points.get(row(s)) : null;
-        yield at == null ? Value.UNKNOWN : new Value(at.supplyA(), at.supplySigmaA());
+        yield at == null
+            ? Value.UNKNOWN
+            : new Value(at.sourceA(m.source()), at.sourceSigmaA(m.source()));
       }
       case Measure.Ohms m -> new Value(straight(s, m), 0);
       case Measure.Look m -> Value.UNKNOWN;
     };
+  }
+
+  /** Gives the currents that can be read: the supply's, else those of the batteries. */
+  List<Measure.Amps> sources() {
+    return Feed.of(parts, state)
+        .map(feed ->
+            switch (feed) {
+              case Feed.BySupply by -> List.of(new Measure.Amps(by.supply().id()));
+              case Feed.ByBatteries by ->
+                  by.batteries().stream().map(part -> new Measure.Amps(part.ref())).toList();
+            })
+        .orElse(List.of());
   }
 
   private Value point(int s, String text) {

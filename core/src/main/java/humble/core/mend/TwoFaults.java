@@ -207,7 +207,8 @@ public final class TwoFaults {
           new Predictions.Value(
               board.meterVolts(m.red(), m.black()).orElse(0),
               Math.hypot(board.sigmaVolts(m.red()), board.sigmaVolts(m.black())));
-      case Measure.Amps m -> new Predictions.Value(board.supplyA(), board.supplySigmaA());
+      case Measure.Amps m ->
+          new Predictions.Value(board.sourceA(m.source()), board.sourceSigmaA(m.source()));
       case Measure.Ohms m -> Predictions.Value.UNKNOWN;
       case Measure.Look m -> Predictions.Value.UNKNOWN;
     };

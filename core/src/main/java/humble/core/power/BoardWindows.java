@@ -1,8 +1,11 @@
 package humble.core.power;
 
+import humble.core.circuit.Feed;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
+import humble.core.kit.Kit;
+import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import humble.core.kit.Supply;
 import humble.core.units.Band;
@@ -14,41 +17,71 @@ import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 
 /**
- * What supply, rails and gates of a board read in one state: the one reckoning of windows. A window
- * holds 95 boards in a hundred, by the tolerances of resistors and regulators carried to first
- * order through the operating point; where the supply has a range the board is solved at its ends
- * too, and the windows are joined.
+ * What supply, batteries, rails and gates of a board read in one state: the one reckoning of
+ * windows. A window holds 95 boards in a hundred, by what resistors, junctions, regulators and
+ * chips differ by, carried to first order through the operating point; where a supply has a range,
+ * and for a battery between worn and fresh, the board is solved at the ends too, and the windows
+ * are joined.
  */
 final class BoardWindows {
+  private final Feed feed;
   private final List<Snapshot> boards;
 
-  private BoardWindows(List<Snapshot> boards) {
+  private BoardWindows(Feed feed, List<Snapshot> boards) {
+    this.feed = feed;
     this.boards = boards;
   }
 
-  /** Solves a board; empty when it has no operating point. */
-  static Optional<BoardWindows> of(Parts parts, BoardState state, Supply supply) {
+  /** Solves a board; empty when nothing feeds it or it has no operating point. */
+  static Optional<BoardWindows> of(Parts parts, BoardState state) {
+    Feed feed = Feed.of(parts, state).orElse(null);
+    if (feed == null) {
+      return Optional.empty();
+    }
     return new StateSolver(parts, state)
         .asDesigned()
         .map(nominal -> {
           List<Snapshot> boards = new ArrayList<>(List.of(nominal));
-          Band range = supply.rangeV();
-          if (range != null) {
-            at(parts, state, supply, range.low()).ifPresent(boards::add);
-            at(parts, state, supply, range.high()).ifPresent(boards::add);
+          for (Kit kit : ends(parts, state, feed)) {
+            new StateSolver(parts.with(kit), state).asDesigned().ifPresent(boards::add);
           }
-          return new BoardWindows(boards);
+          return new BoardWindows(feed, boards);
         });
   }
 
-  private static Optional<Snapshot> at(Parts parts, BoardState state, Supply supply, double volts) {
-    Supply set = supply.with(volts, supply.limitMa());
-    return new StateSolver(parts.with(KitEdits.withSupply(parts.kit(), set)), state).asDesigned();
+  /** The kit with its supply at either end of its range, and with its batteries worn and fresh. */
+  private static List<Kit> ends(Parts parts, BoardState state, Feed feed) {
+    List<Kit> kits = new ArrayList<>();
+    Supply supply = feed.limited().orElse(null);
+    Band range = supply == null ? null : supply.rangeV();
+    if (supply != null && range != null) {
+      for (double volts : List.of(range.low(), range.high())) {
+        kits.add(KitEdits.withSupply(parts.kit(), supply.with(volts, supply.limitMa())));
+      }
+    }
+    boolean battery =
+        parts.all().stream()
+            .anyMatch(
+                part -> part.model() instanceof Model.Battery && parts.isOn(part.ref(), state));
+    if (battery) {
+      List<Kit> fed = kits.isEmpty() ? List.of(parts.kit()) : List.copyOf(kits);
+      kits.clear();
+      for (Kit kit : fed) {
+        kits.add(KitEdits.withBatteries(kit, cell -> cell.vocRangeV().low()));
+        kits.add(KitEdits.withBatteries(kit, cell -> cell.vocRangeV().high()));
+      }
+    }
+    return kits;
   }
 
-  /** Gives the board with every part and the supply at its nominal value. */
+  /** Gives the board with every part, the supply and the batteries at their nominal values. */
   Snapshot nominal() {
     return boards.getFirst();
+  }
+
+  /** Gives the board as designed, and at the ends of what feeds it. */
+  List<Snapshot> boards() {
+    return boards;
   }
 
   /** Gives the volts at a net, in volts. */
@@ -62,10 +95,26 @@ final class BoardWindows {
         board -> board.meterVolts(red, black).orElse(0), board -> board.sigmaVolts(red, black));
   }
 
-  /** Gives what the supply shows, in milliamperes, never below 0. */
+  /** Gives what the supply shows, or the batteries give, in milliamperes, never below 0. */
   Band currentMa() {
-    Band all = joined(board -> board.supplyA() * 1000, board -> board.supplySigmaA() * 1000);
+    Band all =
+        switch (feed) {
+          case Feed.BySupply by ->
+              joined(board -> board.supplyA() * 1000, board -> board.supplySigmaA() * 1000);
+          case Feed.ByBatteries by ->
+              joined(
+                  board -> nominalMa(board),
+                  board ->
+                      by.batteries().stream()
+                          .mapToDouble(b -> 1000 * board.sourceSigmaA(b.ref()))
+                          .sum());
+        };
     return new Band(Math.max(0, all.low()), Math.max(0, all.high()));
+  }
+
+  /** Gives what a board takes, in milliamperes. */
+  double nominalMa(Snapshot board) {
+    return feed.ma(board);
   }
 
   private Band joined(ToDoubleFunction<Snapshot> value, ToDoubleFunction<Snapshot> sigma) {

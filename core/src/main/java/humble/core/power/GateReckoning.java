@@ -1,6 +1,8 @@
 package humble.core.power;
 
+import humble.core.circuit.CircuitInput;
 import humble.core.circuit.Fault;
+import humble.core.circuit.Feed;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
@@ -20,13 +22,21 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Computes what a gate should read from the circuit. Its window is that of {@link BoardWindows}, at
- * least half a per cent to both sides; its limit that of {@link SupplyLimit}.
+ * Computes what a gate should read from the circuit. Windows of volts and amperes are those of
+ * {@link BoardWindows}, at least half a per cent to both sides; those of ohms follow from the
+ * resistors. A window that the kit states is always the one that is judged by, also where the
+ * circuit says nothing.
  */
 public final class GateReckoning {
   private static final double LEAST_WINDOW_PART = 0.005;
+
+  /** A supply's display shows tenths of a milliampere. */
+  private static final double DISPLAY_A = 1e-4;
+
   private static final int MOST_MISTAKES = 4;
 
   private final Parts parts;
@@ -39,63 +49,165 @@ public final class GateReckoning {
   }
 
   /**
-   * Computes what {@code gate} should read; empty when it is no voltage or the circuit has no
-   * operating point.
+   * Computes what {@code gate} should read; empty when the kit states no window and the circuit
+   * gives none: its state is unknown, nothing feeds the board, or it has no operating point.
    */
   public Optional<Expectation> of(Gate gate) {
     BoardState state = kit.state(gate.state()).orElse(null);
-    Supply supply =
-        state == null || state.supply() == null ? null : kit.supply(state.supply()).orElse(null);
-    if (gate.measure() != Measured.VOLTAGE || state == null || supply == null) {
-      return Optional.empty();
+    Optional<Expectation> computed;
+    try {
+      computed =
+          state == null
+              ? Optional.empty()
+              : gate.measure().isPowered() ? powered(gate, state) : unpowered(gate, state);
+    } catch (CircuitInput e) {
+      // The state names what the kit lacks, which the check tells.
+      computed = Optional.empty();
     }
-    return BoardWindows.of(parts, state, supply)
-        .flatMap(windows -> of(gate, state, supply, windows));
+    return computed.or(() ->
+        gate.fixedWindow()
+            .map(window ->
+                new Expectation(gate.measure(), middle(window), window, null, List.of())));
   }
 
-  private Optional<Expectation> of(
-      Gate gate, BoardState state, Supply supply, BoardWindows windows) {
-    OptionalDouble reads = windows.nominal().meterVolts(gate.at().get(0), gate.at().get(1));
+  private static double middle(Band window) {
+    return Double.isInfinite(window.high()) ? window.high() : (window.low() + window.high()) / 2;
+  }
+
+  private Optional<Expectation> powered(Gate gate, BoardState state) {
+    BoardWindows windows = BoardWindows.of(parts, state).orElse(null);
+    Feed feed = Feed.of(parts, state).orElse(null);
+    if (windows == null || feed == null) {
+      return Optional.empty();
+    }
+    Band current = windows.currentMa();
+    Double limit =
+        feed.limited()
+            .map(supply -> SupplyLimit.ma(parts, supply, windows.nominal(), current.high()))
+            .orElse(null);
+    Expectation.Powered power = new Expectation.Powered(feed, current, limit);
+    if (gate.measure() == Measured.CURRENT) {
+      double nominal = windows.nominalMa(windows.nominal()) / 1000;
+      Band computed = new Band(current.low() / 1000, current.high() / 1000);
+      return Optional.of(
+          finished(
+              gate,
+              state,
+              nominal,
+              computed.union(
+                  Band.around(nominal, Math.max(DISPLAY_A, LEAST_WINDOW_PART * nominal))),
+              power,
+              board -> OptionalDouble.of(windows.nominalMa(board) / 1000)));
+    }
+    String red = gate.at().size() == 2 ? gate.at().get(0) : "";
+    String black = gate.at().size() == 2 ? gate.at().get(1) : "";
+    OptionalDouble reads = windows.nominal().meterVolts(red, black);
     if (reads.isEmpty()) {
       return Optional.empty();
     }
     double nominal = reads.getAsDouble();
-    Band computed =
-        windows
-            .volts(gate.at().get(0), gate.at().get(1))
-            .union(Band.around(nominal, LEAST_WINDOW_PART * nominal));
-    Band window = gate.fixedWindow().orElse(computed);
-    Band current = windows.currentMa();
-    double limit = SupplyLimit.ma(parts, supply, windows.nominal(), current.high());
     return Optional.of(
-        new Expectation(
+        finished(
+            gate,
+            state,
             nominal,
-            window,
-            current,
-            limit,
-            supply.volts(),
-            mistakes(gate, state, supply, limit, window)));
+            windows
+                .volts(red, black)
+                .union(Band.around(nominal, Math.abs(LEAST_WINDOW_PART * nominal))),
+            power,
+            board -> board.meterVolts(red, black)));
+  }
+
+  private Expectation finished(
+      Gate gate,
+      BoardState state,
+      double nominal,
+      Band computed,
+      Expectation.Powered power,
+      Function<Snapshot, OptionalDouble> reads) {
+    Band window = gate.fixedWindow().orElse(computed);
+    Expectation plain = new Expectation(gate.measure(), nominal, window, power, List.of());
+    Double limit = power.limitMa();
+    Supply supply = power.feed().limited().orElse(null);
+    Parts limited =
+        supply == null || limit == null
+            ? parts
+            : parts.with(KitEdits.withSupply(kit, supply.with(supply.volts(), limit)));
+    StateSolver solver = new StateSolver(limited, state);
+    return withMistakes(
+        plain,
+        state,
+        fault ->
+            solver
+                .with(List.of(fault))
+                .map(board -> instead(fault, reads.apply(board), power.feed().ma(board), board))
+                .orElse(null));
+  }
+
+  private static Expectation.@Nullable IfInstead instead(
+      Fault fault, OptionalDouble reads, double ma, Snapshot board) {
+    return reads.isEmpty()
+        ? null
+        : new Expectation.IfInstead(fault, reads.getAsDouble(), ma, board.limited());
+  }
+
+  private Optional<Expectation> unpowered(Gate gate, BoardState state) {
+    String red = gate.at().isEmpty() ? "" : parts.net(gate.at().getFirst()).orElse("");
+    String black = gate.at().isEmpty() ? "" : parts.net(gate.at().getLast()).orElse("");
+    if (red.isEmpty() || black.isEmpty()) {
+      return Optional.empty();
+    }
+    OhmWindow ohms = new OhmWindow(parts, state, red, black);
+    OptionalDouble nominal = ohms.nominal();
+    if (nominal.isEmpty()) {
+      return Optional.empty();
+    }
+    double reads = nominal.getAsDouble();
+    Band computed =
+        gate.measure() == Measured.CONTINUITY
+            ? Measured.JOINED_OHM.holds(reads) ? Measured.JOINED_OHM : Measured.OPEN_OHM
+            : Double.isInfinite(reads)
+                ? ohms.band()
+                : ohms.band().union(Band.around(reads, LEAST_WINDOW_PART * reads));
+    Expectation plain =
+        new Expectation(
+            gate.measure(), reads, gate.fixedWindow().orElse(computed), null, List.of());
+    return Optional.of(
+        withMistakes(
+            plain,
+            state,
+            fault -> {
+              OptionalDouble other = ohms.with(fault);
+              return other.isEmpty()
+                  ? null
+                  : new Expectation.IfInstead(fault, other.getAsDouble(), 0, false);
+            }));
   }
 
   /**
-   * The likely mistakes whose reading falls outside the window, one of each reading, furthest off
-   * first.
+   * Adds the likely mistakes whose reading falls outside the window, one of each reading, furthest
+   * off first.
    */
-  private List<Expectation.IfInstead> mistakes(
-      Gate gate, BoardState state, Supply supply, double limitMa, Band window) {
-    Parts limited = parts.with(KitEdits.withSupply(kit, supply.with(supply.volts(), limitMa)));
-    StateSolver solver = new StateSolver(limited, state);
+  private Expectation withMistakes(
+      Expectation plain,
+      BoardState state,
+      Function<Fault, Expectation.@Nullable IfInstead> reading) {
     List<Expectation.IfInstead> all = new ArrayList<>();
     for (Fault fault : likely(state)) {
-      solver
-          .with(List.of(fault))
-          .flatMap(board -> instead(gate, fault, board))
-          .filter(each -> !window.holds(each.volts()))
-          .filter(each -> all.stream().noneMatch(known -> known.readsLike(each)))
-          .ifPresent(all::add);
+      Expectation.IfInstead each = reading.apply(fault);
+      if (each != null
+          && !plain.window().holds(each.value())
+          && all.stream().noneMatch(known -> plain.alike(known, each))) {
+        all.add(each);
+      }
     }
-    all.sort(Comparator.comparingDouble((Expectation.IfInstead o) -> o.volts()));
-    return all.size() > MOST_MISTAKES ? spread(all) : all;
+    all.sort(Comparator.comparingDouble(Expectation.IfInstead::value));
+    return new Expectation(
+        plain.measure(),
+        plain.nominal(),
+        plain.window(),
+        plain.powered(),
+        all.size() > MOST_MISTAKES ? spread(all) : all);
   }
 
   /** Keeps the two ends and what lies evenly between. */
@@ -124,14 +236,5 @@ public final class GateReckoning {
       }
     }
     return faults;
-  }
-
-  private static Optional<Expectation.IfInstead> instead(Gate gate, Fault fault, Snapshot board) {
-    OptionalDouble reads = board.meterVolts(gate.at().get(0), gate.at().get(1));
-    return reads.isEmpty()
-        ? Optional.empty()
-        : Optional.of(
-            new Expectation.IfInstead(
-                fault, reads.getAsDouble(), board.supplyA() * 1000, board.limited()));
   }
 }

@@ -1,10 +1,8 @@
 package humble.core.power;
 
-import humble.core.circuit.DcResult;
 import humble.core.circuit.Fault;
 import humble.core.circuit.FaultSweep;
-import humble.core.circuit.OhmBench;
-import humble.core.circuit.OhmMeter;
+import humble.core.circuit.Feed;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.craft.Rails;
@@ -20,10 +18,12 @@ import humble.core.mend.Suspect;
 import humble.core.mend.Suspects;
 import humble.core.units.Band;
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.SequencedMap;
 import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 
@@ -39,6 +39,9 @@ public final class PowerReckoning {
   private static final double HOTTEST_C = 125;
   private static final int MOST_FAULTS = 4;
 
+  /** Twice of what good boards take at most is not a good board. */
+  private static final double MUCH = 2;
+
   private final Parts parts;
 
   /** Makes the reckoning for one kit. */
@@ -46,46 +49,52 @@ public final class PowerReckoning {
     this.parts = parts;
   }
 
-  /** Gives the states that have a supply, in the kit's order. */
+  /** Gives the states that something feeds, in the kit's order. */
   public List<BoardState> states() {
-    return parts.kit().states().stream().filter(state -> supply(state).isPresent()).toList();
+    return parts.kit().states().stream().filter(state -> feed(state).isPresent()).toList();
   }
 
-  private Optional<Supply> supply(BoardState state) {
-    String id = state.supply();
-    return id == null ? Optional.empty() : parts.kit().supply(id);
+  private Optional<Feed> feed(BoardState state) {
+    return Feed.of(parts, state);
   }
 
   /**
-   * Reckons the stage of a state; empty when the circuit has no operating point or no supply.
+   * Reckons the stage of a state; empty when the circuit has no operating point or nothing feeds
+   * it.
    *
    * @throws humble.core.circuit.Cancelled when {@code cancelled} says so
    */
   public Optional<PoweredStage> stage(BoardState state, BooleanSupplier cancelled) {
-    Supply supply = supply(state).orElse(null);
-    BoardWindows windows =
-        supply == null ? null : BoardWindows.of(parts, state, supply).orElse(null);
-    if (supply == null || windows == null) {
+    Feed feed = feed(state).orElse(null);
+    BoardWindows windows = BoardWindows.of(parts, state).orElse(null);
+    if (feed == null || windows == null) {
       return Optional.empty();
     }
     Snapshot board = windows.nominal();
-    double nominal = board.supplyA() * 1000;
+    double nominal = windows.nominalMa(board);
     Band expect = windows.currentMa();
-    double limit = SupplyLimit.ma(parts, supply, board, expect.high());
+    Double limit =
+        feed.limited()
+            .map(supply -> SupplyLimit.ma(parts, supply, board, expect.high()))
+            .orElse(null);
+    double coulombs = Inrush.coulombs(parts, state, board);
     return Optional.of(
         new PoweredStage(
             state.id(),
-            supply.volts(),
+            feed,
             nominal,
             expect,
             limit,
+            SeriesResistor.of(feed.volts(), expect.high()),
+            limit == null ? 0 : Inrush.seconds(coulombs, limit, nominal),
             rails(windows),
-            hints(state, supply, limit, expect, cancelled),
-            heats(board),
+            hints(state, feed, limit, windows, cancelled),
+            heats(windows.boards()),
             lights(board),
             pins(state, board),
             Multiplex.of(parts, state),
-            ohms(state, supply)));
+            OhmsBefore.of(parts, state, feed).orElse(null),
+            Unmodelled.refs(parts, state)));
   }
 
   private List<PoweredStage.Rail> rails(BoardWindows windows) {
@@ -99,19 +108,34 @@ public final class PowerReckoning {
     return rails;
   }
 
-  private static List<PoweredStage.Heat> heats(Snapshot board) {
-    List<PoweredStage.Heat> heats = new ArrayList<>();
-    for (Map.Entry<String, DcResult.RegulatorHeat> each : board.regulators().entrySet()) {
-      DcResult.RegulatorHeat heat = each.getValue();
-      heats.add(
-          new PoweredStage.Heat(
-              each.getKey(),
-              heat.watts(),
-              heat.junctionC(),
-              heat.junctionC() + AMBIENT_RISE_C,
-              heat.inDropout()));
+  /** A regulator is hottest at one end of what the supply may be, and in dropout at the other. */
+  private static List<PoweredStage.Heat> heats(List<Snapshot> boards) {
+    SequencedMap<String, PoweredStage.Heat> heats = new LinkedHashMap<>();
+    for (Snapshot board : boards) {
+      board
+          .regulators()
+          .forEach((ref, heat) ->
+              heats.merge(
+                  ref,
+                  new PoweredStage.Heat(
+                      ref,
+                      heat.watts(),
+                      heat.junctionC(),
+                      heat.junctionC() + AMBIENT_RISE_C,
+                      heat.inDropout()),
+                  PowerReckoning::worse));
     }
-    return heats;
+    return List.copyOf(heats.values());
+  }
+
+  private static PoweredStage.Heat worse(PoweredStage.Heat a, PoweredStage.Heat b) {
+    PoweredStage.Heat hotter = a.watts() >= b.watts() ? a : b;
+    return new PoweredStage.Heat(
+        hotter.ref(),
+        hotter.watts(),
+        hotter.junctionAt25C(),
+        hotter.junctionAt40C(),
+        a.inDropout() || b.inDropout());
   }
 
   private List<PoweredStage.Draw> lights(Snapshot board) {
@@ -150,26 +174,21 @@ public final class PowerReckoning {
     return pins;
   }
 
-  private OptionalDouble ohms(BoardState state, Supply supply) {
-    String plus = parts.net(supply.plus()).orElse("");
-    String minus = parts.net(supply.minus()).orElse("");
-    if (plus.isEmpty() || minus.isEmpty()) {
-      return OptionalDouble.empty();
-    }
-    return switch (new OhmBench(parts, state).between(plus, minus, List.of())) {
-      case OhmMeter.Reading.Ohms read -> OptionalDouble.of(read.ohms());
-      case OhmMeter.Reading.Open open -> OptionalDouble.empty();
-      case OhmMeter.Reading.Unsolved unsolved -> OptionalDouble.empty();
-    };
-  }
-
   /**
    * What the bridges and the parts the wrong way round do, and the joints that all current passes.
    */
   private List<PoweredStage.Hint> hints(
-      BoardState state, Supply supply, double limitMa, Band expect, BooleanSupplier cancelled) {
+      BoardState state,
+      Feed feed,
+      @Nullable Double limitMa,
+      BoardWindows windows,
+      BooleanSupplier cancelled) {
+    Band expect = windows.currentMa();
+    Supply supply = feed.limited().orElse(null);
     Parts limited =
-        parts.with(KitEdits.withSupply(parts.kit(), supply.with(supply.volts(), limitMa)));
+        supply == null || limitMa == null
+            ? parts
+            : parts.with(KitEdits.withSupply(parts.kit(), supply.with(supply.volts(), limitMa)));
     List<Suspect> suspects =
         Suspects.of(limited, state, Habits.usual()).stream()
             .filter(suspect -> tells(suspect.fault().orElse(null)))
@@ -178,24 +197,24 @@ public final class PowerReckoning {
     Map<Fault, Optional<Snapshot>> solved =
         new FaultSweep(limited, new StateSolver(limited, state))
             .of(suspects.stream().flatMap(s -> s.fault().stream()).toList(), cancelled);
-    List<Fault> atLimit = new ArrayList<>();
-    List<Fault> little = new ArrayList<>();
+    Map<PoweredStage.Sign, List<Fault>> shown = new EnumMap<>(PoweredStage.Sign.class);
     solved.forEach((fault, board) ->
-        board.ifPresent(at -> {
-          if (at.limited()) {
-            atLimit.add(fault);
-          } else if (at.supplyA() * 1000 < expect.low() / 2) {
-            little.add(fault);
-          }
-        }));
+        board
+            .flatMap(at -> sign(at, windows.nominalMa(at), expect))
+            .ifPresent(sign -> shown.computeIfAbsent(sign, key -> new ArrayList<>()).add(fault)));
     List<PoweredStage.Hint> hints = new ArrayList<>();
-    if (!atLimit.isEmpty()) {
-      hints.add(new PoweredStage.Hint(PoweredStage.Sign.LIMIT, first(atLimit)));
-    }
-    if (!little.isEmpty()) {
-      hints.add(new PoweredStage.Hint(PoweredStage.Sign.LITTLE, first(little)));
-    }
+    shown.forEach((sign, faults) -> hints.add(new PoweredStage.Hint(sign, first(faults))));
     return hints;
+  }
+
+  private static Optional<PoweredStage.Sign> sign(Snapshot board, double ma, Band expect) {
+    if (board.limited()) {
+      return Optional.of(PoweredStage.Sign.LIMIT);
+    }
+    if (ma > MUCH * expect.high() + SHOWN_MA) {
+      return Optional.of(PoweredStage.Sign.MUCH);
+    }
+    return ma < expect.low() / 2 ? Optional.of(PoweredStage.Sign.LITTLE) : Optional.empty();
   }
 
   private boolean tells(@Nullable Fault fault) {
@@ -236,6 +255,13 @@ public final class PowerReckoning {
     /** A battery is at or below its cut-off under load. */
     record Flat(String state, String ref, double volts, double cutoffV) implements Warning {}
 
+    /** Parts take current of which the kit says nothing. */
+    record Unknown(String state, List<String> refs) implements Warning {
+      public Unknown {
+        refs = List.copyOf(refs);
+      }
+    }
+
     /** The circuit has no operating point. */
     record Unsolved(String state) implements Warning {}
   }
@@ -252,6 +278,9 @@ public final class PowerReckoning {
           warnings.add(new Warning.Dropout(stage.state(), heat.ref()));
         }
       }
+      if (!stage.unmodelled().isEmpty()) {
+        warnings.add(new Warning.Unknown(stage.state(), stage.unmodelled()));
+      }
       for (List<PoweredStage.Draw> draws : List.of(stage.lights(), stage.pins())) {
         for (PoweredStage.Draw draw : draws) {
           Double most = draw.mostMa();
@@ -262,7 +291,7 @@ public final class PowerReckoning {
       }
     }
     for (BoardState state : states) {
-      if (supply(state).isPresent()
+      if (feed(state).isPresent()
           && stages.stream().noneMatch(stage -> stage.state().equals(state.id()))) {
         warnings.add(new Warning.Unsolved(state.id()));
       }

@@ -1,10 +1,10 @@
 package humble.core.power;
 
 import humble.core.circuit.Fault;
-import humble.core.circuit.OhmBench;
+import humble.core.circuit.Feed;
 import humble.core.units.Band;
 import java.util.List;
-import java.util.OptionalDouble;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,31 +12,37 @@ import org.jspecify.annotations.Nullable;
  * they do not.
  *
  * @param state state of the kit
- * @param supplyVolts voltage to set
+ * @param feed what feeds it
  * @param nominalMa current of a board with every part at its nominal value, in milliamperes
  * @param expectMa currents of 95 % of boards, in milliamperes
- * @param limitMa current limit to set, in milliamperes
+ * @param limitMa current limit to set; null where only batteries feed
+ * @param series the resistor that limits where the supply does not
+ * @param inrushS how long the limit light shines while the capacitors fill, in seconds
  * @param rails what feeding nets should read
  * @param hints what the usual mistakes do to the supply
- * @param heats heat of every regulator
+ * @param heats heat of every regulator, at the end of the supply's range where it is hottest
  * @param lights current of every light that shines, in milliamperes
  * @param pins current of every driven pin, in milliamperes
  * @param scans matrices of lights scanned from this state
- * @param ohmsBefore ohms between the supply's two nets without power; empty for open or unknown
+ * @param before what a meter says across the feed without power; null where it would say nothing
+ * @param unmodelled refs of parts that take current of which the kit says nothing
  */
 public record PoweredStage(
     String state,
-    double supplyVolts,
+    Feed feed,
     double nominalMa,
     Band expectMa,
-    double limitMa,
+    @Nullable Double limitMa,
+    SeriesResistor series,
+    double inrushS,
     List<Rail> rails,
     List<Hint> hints,
     List<Heat> heats,
     List<Draw> lights,
     List<Draw> pins,
     List<Multiplex> scans,
-    OptionalDouble ohmsBefore) {
+    @Nullable OhmsBefore before,
+    List<String> unmodelled) {
   public PoweredStage {
     rails = List.copyOf(rails);
     hints = List.copyOf(hints);
@@ -44,14 +50,12 @@ public record PoweredStage(
     lights = List.copyOf(lights);
     pins = List.copyOf(pins);
     scans = List.copyOf(scans);
+    unmodelled = List.copyOf(unmodelled);
   }
 
-  /** Below this part of the expected ohms between the rails a board is not powered. */
-  private static final double LEAST_OHMS_PART = 0.1;
-
-  /** Gives the ohms between the supply's two nets below which the board is not powered. */
-  public double leastOhms() {
-    return LEAST_OHMS_PART * ohmsBefore.orElse(OhmBench.OPEN_OHM);
+  /** Gives what a meter says across the feed without power; empty where it would say nothing. */
+  public Optional<OhmsBefore> ohmsBefore() {
+    return Optional.ofNullable(before);
   }
 
   /** A feeding net with the band of 95 % of boards, in volts. */
@@ -60,6 +64,7 @@ public record PoweredStage(
   /** What shows at the supply. */
   public enum Sign {
     LIMIT,
+    MUCH,
     LITTLE
   }
 

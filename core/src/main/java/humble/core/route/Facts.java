@@ -3,6 +3,7 @@ package humble.core.route;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,13 +12,14 @@ import java.util.Map;
 final class Facts {
   private final Map<Integer, Map<Integer, Phrase>> before = new LinkedHashMap<>();
 
-  /** Adds that {@code first} comes before {@code then}. */
+  /**
+   * Adds that {@code first} comes before {@code then}. Within one node it is kept too: such a node
+   * is to be taken apart.
+   */
   void add(Node first, Node then, Phrase because) {
-    if (first.index() != then.index()) {
-      before
-          .computeIfAbsent(then.index(), key -> new LinkedHashMap<>())
-          .putIfAbsent(first.index(), because);
-    }
+    before
+        .computeIfAbsent(then.index(), key -> new LinkedHashMap<>())
+        .putIfAbsent(first.index(), because);
   }
 
   /** Gives the nodes that must come before {@code node}, with the reasons. */
@@ -68,5 +70,20 @@ final class Facts {
       }
     }
     return false;
+  }
+
+  /** Gives the facts of nodes that wait for themselves, in a fixed order; empty when none does. */
+  List<Phrase> circle(int n) {
+    BitSet[] after = closure(n);
+    List<Phrase> circle = new ArrayList<>();
+    for (int then = 0; then < n; then++) {
+      for (Map.Entry<Integer, Phrase> fact : before(then).entrySet()) {
+        if (after[then].get(fact.getKey()) && !circle.contains(fact.getValue())) {
+          circle.add(fact.getValue());
+        }
+      }
+    }
+    circle.sort(Comparator.comparing(Phrase::toString));
+    return circle;
   }
 }

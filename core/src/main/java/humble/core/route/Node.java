@@ -8,6 +8,23 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Something to be put in order: a group of like parts, an insertion, a gate, a task or a choice.
+ *
+ * @param index place in the list of all
+ * @param act what is done
+ * @param id name of the step
+ * @param refs parts handled
+ * @param board board it is done on, empty when it does not matter
+ * @param face number of the side of the board
+ * @param side side, null when it does not matter
+ * @param kind kind of the parts
+ * @param lead lead class of the parts
+ * @param heightMm height over the board
+ * @param droppedIn whether it is dropped in from above, as what lies flat is
+ * @param fragile whether heat, static or shock harms it
+ * @param joints joints soldered
+ * @param minutes expected time at the bench
+ * @param unattended minutes it is then left alone
+ * @param block number of its block
  */
 record Node(
     int index,
@@ -24,11 +41,17 @@ record Node(
     boolean fragile,
     int joints,
     double minutes,
+    double unattended,
     int block) {
   /** Stands for no block of the kit: after all of them. */
   static final int NO_BLOCK = Integer.MAX_VALUE;
 
   boolean isFit() {
     return act == Step.Act.FIT;
+  }
+
+  /** Tells whether it is a cell that is put into its holder. */
+  boolean isCell() {
+    return act == Step.Act.INSERT && kind == PartKind.BATTERY;
   }
 }

@@ -39,27 +39,19 @@ final class OrderSearch {
   private final Order order;
   private final int words;
   private final long[][] before;
-  private final boolean[] firstOfAll;
 
   OrderSearch(Work work, School school) {
     this.nodes = work.nodes();
     this.school = school;
     this.words = (nodes.size() + 63) / 64;
-    this.before = new long[nodes.size()][words];
-    this.firstOfAll = new boolean[nodes.size()];
-    for (Node node : nodes) {
-      work.facts().before(node.index()).keySet().forEach(i -> set(before[node.index()], i));
-      firstOfAll[node.index()] =
-          node.act() == Step.Act.CHOOSE
-              || (node.act() == Step.Act.TASK && isEmpty(before[node.index()]));
-    }
     this.order = new Order(work);
+    this.before = order.before;
   }
 
   /**
    * What the search found.
    *
-   * @param order nodes in order; fewer than all when the facts run in a circle
+   * @param order fits in order; of a whole plan all nodes
    * @param cost its measures
    * @param exact whether no order is better
    * @param bound score that no order undercuts; the score itself when {@code exact}
@@ -68,7 +60,7 @@ final class OrderSearch {
 
   /** One more group fitted; {@code tie} is the rank of the state it grew from. */
   private record State(
-      long[] done, int last, Cost cost, int[] least, int tie, @Nullable State from, int[] added) {}
+      long[] done, int last, Cost cost, int[] least, int tie, @Nullable State from) {}
 
   /** A set of nodes that can be looked up. */
   private static final class Bits {
@@ -105,7 +97,7 @@ final class OrderSearch {
   private static final Comparator<State> BETTER =
       Comparator.comparing(State::least, Arrays::compare)
           .thenComparingInt(State::tie)
-          .thenComparingInt(state -> state.added()[0]);
+          .thenComparingInt(State::last);
 
   Outcome run() {
     State quick = search(null, NARROW, 0, new int[1][]);
@@ -127,7 +119,7 @@ final class OrderSearch {
   }
 
   private boolean isWhole(State state) {
-    return nodes.stream().allMatch(node -> has(state.done(), node.index()));
+    return nodes.stream().allMatch(node -> !node.isFit() || has(state.done(), node.index()));
   }
 
   /**
@@ -139,11 +131,7 @@ final class OrderSearch {
    * @param dropped takes the least of what was dropped, where it could have been better
    */
   private State search(int @Nullable [] known, int width, int free, int[][] dropped) {
-    List<State> round =
-        List.of(
-            settled(
-                new State(new long[words], -1, Cost.NONE, new int[0], 0, null, new int[0]),
-                new HashMap<>()));
+    List<State> round = List.of(new State(new long[words], -1, Cost.NONE, new int[0], 0, null));
     long kept = 0;
     while (true) {
       Map<Bits, Reached> next = new HashMap<>();
@@ -170,12 +158,7 @@ final class OrderSearch {
         }
         sorted = sorted.subList(0, width);
       }
-      Map<Bits, int[]> taken = new HashMap<>();
-      List<State> settled = new ArrayList<>();
-      for (State state : sorted) {
-        settled.add(settled(state, taken));
-      }
-      round = settled;
+      round = sorted;
     }
   }
 
@@ -197,7 +180,7 @@ final class OrderSearch {
       if (known != null && Arrays.compare(least, known) > 0) {
         continue;
       }
-      State more = new State(done, index, cost, least, rank, state, new int[] {index});
+      State more = new State(done, index, cost, least, rank, state);
       State before = reached.byLast[index];
       reached.byLast[index] = before == null || BETTER.compare(more, before) < 0 ? more : before;
     }
@@ -229,63 +212,10 @@ final class OrderSearch {
         cost.moves());
   }
 
-  /**
-   * Takes in what is not fitted: choices and inspections at once, a block's gates once the block is
-   * fitted, the rest when no fit is open any more.
-   */
-  private State settled(State state, Map<Bits, int[]> taken) {
-    int[] more = taken.computeIfAbsent(new Bits(state.done()), bits -> ripe(bits.words));
-    long[] done = state.done();
-    int[] added = Arrays.copyOf(state.added(), state.added().length + more.length);
-    if (more.length > 0) {
-      done = done.clone();
-      for (int i = 0; i < more.length; i++) {
-        set(done, more[i]);
-        added[state.added().length + i] = more[i];
-      }
-    }
-    return new State(
-        done, state.last(), state.cost(), state.least(), state.tie(), state.from(), added);
-  }
-
-  private int[] ripe(long[] fitted) {
-    long[] done = fitted.clone();
-    List<Integer> added = new ArrayList<>();
-    while (true) {
-      Node next = null;
-      boolean fitOpen = false;
-      long[] wanted = order.wanted(done);
-      for (Node node : nodes) {
-        if (open(node.index(), done)) {
-          fitOpen |= node.isFit() && has(wanted, node.index());
-          boolean sooner = next == null || rank(node, done) < rank(next, done);
-          next = !node.isFit() && sooner ? node : next;
-        }
-      }
-      if (next == null || (fitOpen && rank(next, done) > 0)) {
-        return added.stream().mapToInt(Integer::intValue).toArray();
-      }
-      set(done, next.index());
-      added.add(next.index());
-    }
-  }
-
-  private int rank(Node node, long[] done) {
-    return switch (node.act()) {
-      case CHOOSE -> 0;
-      case TASK -> firstOfAll[node.index()] ? 0 : 2;
-      case GATE -> school == School.BLOCKS && order.blockIsFitted(node, done) ? 0 : 1;
-      case INSERT -> 3;
-      case FIT, TURN -> 4;
-    };
-  }
-
   private List<Node> steps(State end) {
     List<Node> order = new ArrayList<>();
-    for (State state = end; state != null; state = state.from()) {
-      for (int i = state.added().length - 1; i >= 0; i--) {
-        order.addFirst(nodes.get(state.added()[i]));
-      }
+    for (State state = end; state != null && state.last() >= 0; state = state.from()) {
+      order.addFirst(nodes.get(state.last()));
     }
     return order;
   }
@@ -298,16 +228,12 @@ final class OrderSearch {
     return (bits[index >> 6] & 1L << (index & 63)) != 0;
   }
 
-  private static boolean isEmpty(long[] bits) {
-    return Arrays.stream(bits).allMatch(word -> word == 0);
-  }
-
   /** What the nodes are to each other, worked out once. */
   private static final class Order {
     private final List<Node> nodes;
     private final Work work;
     private final int words;
-    private final long[] fits;
+    private final long[][] before;
     private final long[][] taller;
     private final long[][] earlierBlock;
     private final BitSet[] after;
@@ -322,7 +248,7 @@ final class OrderSearch {
       this.nodes = work.nodes();
       int n = nodes.size();
       this.words = (n + 63) / 64;
-      this.fits = new long[words];
+      this.before = new long[n][words];
       this.taller = new long[n][words];
       this.earlierBlock = new long[n][words];
       this.alikeBefore = new long[n][words];
@@ -333,9 +259,14 @@ final class OrderSearch {
       this.mustFollow = new long[n][words];
       for (int i = 0; i < n; i++) {
         long[] row = mustFollow[i];
-        after[i].stream().forEach(k -> set(row, k));
+        int first = i;
+        after[i].stream()
+            .filter(k -> nodes.get(k).isFit() && nodes.get(first).isFit())
+            .forEach(k -> {
+              set(row, k);
+              set(before[k], first);
+            });
       }
-      nodes.stream().filter(Node::isFit).forEach(node -> set(fits, node.index()));
       pairs();
       alike();
       jigs();
@@ -385,11 +316,8 @@ final class OrderSearch {
                   && a.block() == b.block()
                   && work.jigOf(a) < 0
                   && work.jigOf(b) < 0
-                  && work.facts()
-                      .before(a.index())
-                      .keySet()
-                      .equals(work.facts().before(b.index()).keySet())
-                  && after[a.index()].equals(after[b.index()]);
+                  && Arrays.equals(before[a.index()], before[b.index()])
+                  && Arrays.equals(mustFollow[a.index()], mustFollow[b.index()]);
           if (alike) {
             set(alikeBefore[b.index()], a.index());
           }
@@ -433,16 +361,6 @@ final class OrderSearch {
                   && members.stream().anyMatch(m -> after[node.index()].get(m.index())));
     }
 
-    /** The mates of a jig that is begun and not finished; all fits when there is none. */
-    long[] wanted(long[] done) {
-      for (Node node : nodes) {
-        if (has(done, node.index()) && leftOf(mates[node.index()], done)) {
-          return mates[node.index()];
-        }
-      }
-      return fits;
-    }
-
     /** Tells whether a fit may follow: alike groups in their order, jig mates together. */
     boolean allows(long[] done, int last, int node) {
       for (int w = 0; w < words; w++) {
@@ -471,13 +389,6 @@ final class OrderSearch {
         count += Long.bitCount(set[w] & ~done[w]);
       }
       return count;
-    }
-
-    boolean blockIsFitted(Node gate, long[] done) {
-      return gate.block() < Node.NO_BLOCK
-          && nodes.stream()
-              .allMatch(
-                  node -> !node.isFit() || node.block() != gate.block() || has(done, node.index()));
     }
 
     /** What everything still to come costs at least, whatever was fitted last. */

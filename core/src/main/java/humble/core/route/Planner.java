@@ -1,7 +1,6 @@
 package humble.core.route;
 
 import humble.core.kit.Kit;
-import humble.core.kit.LeadClass;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.SheetEntry;
@@ -11,16 +10,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Plans the order of fitting: hard facts from {@link Work}, the order between them from {@link
@@ -37,6 +34,7 @@ public final class Planner {
   private final Blocks blocks;
   private final List<Plan.Blocked> blocked = new ArrayList<>();
   private final List<Phrase> repairs = new ArrayList<>();
+  private final Map<Integer, SheetWord> sheetSays = new HashMap<>();
 
   private Planner(
       Parts parts, School school, Map<String, String> choices, Set<String> lacking, Pace pace) {
@@ -45,7 +43,7 @@ public final class Planner {
     this.kit = parts.kit();
     this.school = school;
     this.work =
-        new Work(
+        Work.of(
             parts,
             choices,
             withDependants(choices, lacking),
@@ -95,14 +93,30 @@ public final class Planner {
           List.of());
     }
     Planner planner = new Planner(parts, school, choices, lacking, pace);
-    if (school == School.SHEET) {
-      return planner.finish(planner.moved(planner.bySheet(), moves), minutes);
+    List<Phrase> circle = planner.work.facts().circle(planner.work.nodes().size());
+    if (!circle.isEmpty()) {
+      throw new NoPlan(circle);
     }
-    OrderSearch.Outcome found = new OrderSearch(planner.work, school).run();
-    if (found.order().size() < planner.work.nodes().size()) {
-      throw new NoPlan(planner.circle(found.order()));
-    }
+    OrderSearch.Outcome found = school == School.SHEET ? planner.bySheet() : planner.bySearch();
     return planner.finish(planner.moved(found, moves), minutes);
+  }
+
+  /**
+   * Gives the hard facts of a kit that run in a circle, as designed and with its usual choices;
+   * empty when it can be planned.
+   */
+  public static List<Phrase> circleOf(Parts parts) {
+    Work work = Work.of(parts, Map.of(), Set.of(), Map.of(), Map.of(), Pace.USUAL);
+    return work.facts().circle(work.nodes().size());
+  }
+
+  private OrderSearch.Outcome bySearch() throws NoPlan {
+    OrderSearch.Outcome found = new OrderSearch(work, school).run();
+    if (found.order().size() < work.nodes().stream().filter(Node::isFit).count()) {
+      throw new NoPlan(List.of(Phrase.of("route.jig-parted")));
+    }
+    return new OrderSearch.Outcome(
+        Placement.of(work, kit, school, found.order()), found.cost(), found.exact(), found.bound());
   }
 
   /** Facts that make a step impossible when the part before it is not there; others only order. */
@@ -115,6 +129,7 @@ public final class Planner {
           "route.task-before",
           "route.task-after",
           "route.gate-needs",
+          "route.gate-absent",
           "route.gate-before");
 
   /**
@@ -126,7 +141,7 @@ public final class Planner {
     if (lacking.isEmpty()) {
       return out;
     }
-    Work all = new Work(parts, choices, Set.of(), apart(lacking), Map.of(), Pace.USUAL);
+    Work all = Work.of(parts, choices, Set.of(), apart(lacking), Map.of(), Pace.USUAL);
     lacking.forEach(ref -> blocked.add(new Plan.Blocked(ref, ref)));
     Deque<String> open = new ArrayDeque<>(out);
     while (!open.isEmpty()) {
@@ -188,7 +203,7 @@ public final class Planner {
       boolean choice = node.act() == Step.Act.CHOOSE;
       rank[node.index()] = at != null ? 2 * at : choice ? -1 : 2 * beyond;
       if (at == null && !choice) {
-        forgotten.add(Phrase.of("route.sheet-forgets", SheetOrder.name(node)));
+        forgotten.add(Phrase.of("route.sheet-forgets", SheetOrder.name(kit, node)));
       }
     }
     BitSet[] after = work.facts().closure(rank.length);
@@ -201,12 +216,62 @@ public final class Planner {
             .ifPresent(soonest -> rank[node.index()] = soonest);
       }
     }
-    SheetOrder repaired =
-        SheetOrder.of(work, rank).orElseThrow(() -> new NoPlan(circle(List.of())));
+    SheetOrder repaired = SheetOrder.of(work, kit, rank);
     repairs.addAll(repaired.moved());
     repairs.addAll(forgotten);
+    repaired.movedNodes().forEach(node -> sheetSays.put(node.index(), SheetWord.MOVED));
+    work.nodes().stream()
+        .filter(node -> !named.containsKey(node.index()))
+        .forEach(node -> sheetSays.put(node.index(), SheetWord.FORGOTTEN));
     Cost cost = measured(repaired.order(), repaired.moved().size());
-    return new OrderSearch.Outcome(repaired.order(), cost, true, cost.score(school));
+    int[] score = cost.score(school);
+    int[] bound = new int[score.length];
+    bound[0] = repaired.fewest();
+    // Only where every fit stands as the sheet has it is there no other order with as few moves.
+    boolean whole =
+        cost.moves() == 0 && work.nodes().stream().allMatch(n -> !n.isFit() || isAlone(n, named));
+    boolean exact = whole || Arrays.equals(score, bound);
+    return new OrderSearch.Outcome(repaired.order(), cost, exact, exact ? score : bound);
+  }
+
+  /** Tells whether the sheet names a node, and no other fit in the same entry. */
+  private boolean isAlone(Node node, Map<Integer, Integer> named) {
+    Integer at = named.get(node.index());
+    return at != null
+        && work.nodes().stream()
+            .noneMatch(o -> o != node && o.isFit() && at.equals(named.get(o.index())));
+  }
+
+  /** What the sheet says of a node that does not stand where it has it. */
+  enum SheetWord {
+    MOVED,
+    FORGOTTEN
+  }
+
+  /**
+   * Gives the steps of a plan that may be done now, out of their order where the hard facts allow.
+   *
+   * @param plan the plan as it stands
+   * @param done ids of the steps that are done
+   */
+  public static List<Step> mayComeNow(
+      Parts parts, Plan plan, Map<String, String> choices, Set<String> lacking, Set<String> done) {
+    Work work = new Planner(parts, plan.school(), choices, lacking, Pace.USUAL).work;
+    BitSet over = new BitSet();
+    done.stream()
+        .map(work.byName()::get)
+        .filter(Objects::nonNull)
+        .forEach(n -> over.set(n.index()));
+    return plan.steps().stream()
+        .filter(step -> !done.contains(step.id()))
+        .filter(step -> {
+          Node node = work.byName().get(step.id());
+          return node != null
+              && node.id().equals(step.id())
+              && work.facts().ready(node.index(), over)
+              && work.guestsOf(node).isEmpty();
+        })
+        .toList();
   }
 
   /** Moves steps one after the other, those that the facts let. */
@@ -279,7 +344,7 @@ public final class Planner {
     return planner.broken(planner.moved(order, move));
   }
 
-  private static Cost measured(List<Node> order, int moves) {
+  static Cost measured(List<Node> order, int moves) {
     List<Node> fits = order.stream().filter(Node::isFit).toList();
     Cost cost = new Cost(0, 0, 0, 0, 0, 0, moves);
     for (int i = 0; i < fits.size(); i++) {
@@ -308,177 +373,22 @@ public final class Planner {
     return cost;
   }
 
-  private List<Phrase> circle(List<Node> order) {
-    BitSet done = new BitSet();
-    order.forEach(node -> done.set(node.index()));
-    Set<Phrase> facts = new HashSet<>();
-    for (Node node : work.nodes()) {
-      if (!done.get(node.index())) {
-        work.facts()
-            .before(node.index())
-            .forEach((first, because) -> {
-              if (!done.get(first)) {
-                facts.add(because);
-              }
-            });
-      }
-    }
-    return facts.stream().sorted(Comparator.comparing(Phrase::toString)).toList();
-  }
-
   private Plan finish(OrderSearch.Outcome found, double minutes) {
-    List<Step> steps = new ArrayList<>();
-    Node lastFit = null;
-    int[] order = found.order().stream().mapToInt(Node::index).toArray();
-    for (int i = 0; i < order.length; i++) {
-      Node node = work.nodes().get(order[i]);
-      if (node.isFit() && lastFit != null && lastFit.face() != node.face()) {
-        steps.add(turn(steps.size() + 1, lastFit, node));
-      }
-      steps.add(
-          new Step(
-              steps.size() + 1,
-              node.act(),
-              node.refs(),
-              node.id(),
-              node.board(),
-              node.side(),
-              node.heightMm(),
-              node.minutes(),
-              node.joints(),
-              because(order, i, lastFit)));
-      lastFit = node.isFit() ? node : lastFit;
-    }
+    List<Step> steps = new StepList(work, kit, found.order(), reasons(found)).steps();
     return new Plan(
         school,
         steps,
         found.cost(),
         found.exact(),
         Arrays.stream(found.bound()).boxed().toList(),
-        sessions(steps, minutes),
+        new Evenings(work, steps).of(minutes),
         blocked,
         violations(),
         repairs);
   }
 
-  private static Step turn(int n, Node last, Node node) {
-    Phrase because =
-        last.board().equals(node.board())
-            ? Phrase.of("route.turn", node.refs().getFirst())
-            : Phrase.of("route.take-up", node.refs().getFirst(), node.board());
-    return new Step(
-        n,
-        Step.Act.TURN,
-        List.of(),
-        "turn:" + n,
-        node.board(),
-        node.side(),
-        0,
-        Minutes.TURN,
-        0,
-        List.of(because));
-  }
-
-  /**
-   * The fact that binds it from below, the fact that binds it from above, and what the school says
-   * in between.
-   */
-  private List<Phrase> because(int[] order, int at, @Nullable Node lastFit) {
-    Node node = work.nodes().get(order[at]);
-    List<Phrase> reasons = new ArrayList<>();
-    Map<Integer, Phrase> before = work.facts().before(node.index());
-    for (int i = at - 1; i >= 0 && reasons.isEmpty(); i--) {
-      Phrase fact = before.get(order[i]);
-      if (fact != null) {
-        reasons.add(fact);
-      }
-    }
-    for (int i = at + 1; i < order.length && reasons.size() < 2; i++) {
-      Phrase fact = work.facts().before(order[i]).get(node.index());
-      if (fact != null) {
-        reasons.add(fact);
-        break;
-      }
-    }
-    if (node.isFit()) {
-      reasons.add(measure(order, at, node, lastFit));
-    } else if (reasons.isEmpty()) {
-      reasons.add(Phrase.of("route.free"));
-    }
-    return reasons;
-  }
-
-  private Phrase measure(int[] order, int at, Node node, @Nullable Node lastFit) {
-    if (school == School.SHEET) {
-      return Phrase.of("route.sheet");
-    }
-    if (work.jigOf(node) >= 0) {
-      return Phrase.of("route.jig");
-    }
-    if (school == School.BLOCKS && lastFit != null && lastFit.block() != node.block()) {
-      return node.block() == Node.NO_BLOCK
-          ? Phrase.of("route.no-block")
-          : Phrase.of("route.block", blocks.title(node.block()));
-    }
-    if (school == School.STURDY && node.fragile()) {
-      return Phrase.of("route.fragile", node.joints());
-    }
-    Node next = null;
-    for (int i = at + 1; i < order.length && next == null; i++) {
-      Node later = work.nodes().get(order[i]);
-      next = later.isFit() ? later : null;
-    }
-    if (node.lead() == LeadClass.SMD) {
-      return Phrase.of("route.smd", node.refs().getFirst());
-    }
-    if (lastFit == null || lastFit.heightMm() > node.heightMm() + OrderSearch.TALLER_MM) {
-      return Phrase.of("route.lowest", node.heightMm());
-    }
-    if (next == null) {
-      return Phrase.of("route.tallest", node.heightMm());
-    }
-    if (Math.abs(lastFit.heightMm() - node.heightMm()) <= OrderSearch.TALLER_MM) {
-      return Phrase.of(
-          lastFit.lead() == node.lead() ? "route.same-tool" : "route.same-height", node.heightMm());
-    }
-    return Phrase.of("route.rises", lastFit.heightMm(), node.heightMm());
-  }
-
-  /** Evenings end after the last whole step that fits; every end of a step is a safe stop. */
-  private List<Plan.Session> sessions(List<Step> steps, double minutes) {
-    List<Plan.Session> sessions = new ArrayList<>();
-    if (minutes <= 0) {
-      return sessions;
-    }
-    int from = 1;
-    double sum = 0;
-    for (Step step : steps) {
-      if (sum > 0 && sum + step.minutes() > minutes && !isHeld(steps, step)) {
-        sessions.add(new Plan.Session(from, step.n() - 1, sum));
-        from = step.n();
-        sum = 0;
-      }
-      sum += step.minutes();
-    }
-    if (!steps.isEmpty()) {
-      sessions.add(new Plan.Session(from, steps.size(), sum));
-    }
-    return sessions;
-  }
-
-  /** Jig mates are held by each other: no evening ends between them. */
-  private boolean isHeld(List<Step> steps, Step step) {
-    Set<Integer> begun = new HashSet<>();
-    for (Step each : steps) {
-      Node node = work.byName().get(each.id());
-      int jig = node == null ? -1 : work.jigOf(node);
-      if (each.n() < step.n()) {
-        begun.add(jig);
-      } else if (jig >= 0 && begun.contains(jig)) {
-        return true;
-      }
-    }
-    return false;
+  private Reasons reasons(OrderSearch.Outcome found) {
+    return new Reasons(work, kit, school, blocks, sheetSays, found.order());
   }
 
   /** Pairs of the kit's own sheet that stand the wrong way round. */

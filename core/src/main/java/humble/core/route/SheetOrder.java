@@ -1,13 +1,15 @@
 package humble.core.route;
 
+import humble.core.kit.Kit;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 
 /**
  * The kit's own order with its hard facts repaired by the fewest moves.
@@ -19,65 +21,107 @@ import java.util.Optional;
  *
  * @param order all nodes in order
  * @param moved what had to be moved, with the fact that demands it
+ * @param movedNodes the nodes that had to be moved
+ * @param fewest moves that no order avoids
  */
-record SheetOrder(List<Node> order, List<Phrase> moved) {
+record SheetOrder(List<Node> order, List<Phrase> moved, Set<Node> movedNodes, int fewest) {
   /**
    * Repairs an order.
    *
-   * @param work nodes and facts
+   * @param work nodes and facts, which do not run in a circle
    * @param rank place in the sheet by node; nodes the sheet does not name have one between others
-   * @return the order; empty when the facts run in a circle
    */
-  static Optional<SheetOrder> of(Work work, int[] rank) {
+  static SheetOrder of(Work work, Kit kit, int[] rank) {
     int n = work.nodes().size();
     BitSet[] after = work.facts().closure(n);
-    for (int i = 0; i < n; i++) {
-      if (after[i].get(i)) {
-        return Optional.empty();
-      }
-    }
     boolean[] stays = largestQuietSet(n, rank, after);
     List<Node> order = merged(work, rank, stays);
     List<Phrase> moved = new ArrayList<>();
+    Set<Node> movedNodes = new LinkedHashSet<>();
     for (Node node : order) {
       if (!stays[node.index()]) {
-        moved.add(reason(work, rank, node));
+        moved.add(reason(work, kit, rank, node));
+        movedNodes.add(node);
       }
     }
-    together(work, after, order, moved);
-    return Optional.of(new SheetOrder(order, moved));
+    int fewest = moved.size();
+    together(work, kit, after, order, moved, movedNodes);
+    return new SheetOrder(order, moved, movedNodes, fewest);
   }
 
   /**
-   * Between parts that hold each other stands no other fit: the later one is moved to the earlier
-   * one, or that to it where a fact stands between. This is done after the fewest moves were found,
-   * so that the two together need not be the fewest.
+   * Between parts that hold each other stands no other fit: what has to come before one of them
+   * goes before all, the rest after all; what has to stand between stays. This is done after the
+   * fewest moves were found, so that the two together need not be the fewest.
    */
-  private static void together(Work work, BitSet[] after, List<Node> order, List<Phrase> moved) {
-    for (int i = 0; i < order.size(); i++) {
-      Node first = order.get(i);
-      int jig = work.jigOf(first);
-      for (int k = i + 1; jig >= 0 && k < order.size(); k++) {
-        Node mate = order.get(k);
-        if (work.jigOf(mate) != jig) {
-          continue;
-        }
-        List<Node> between = List.copyOf(order.subList(i + 1, k));
-        if (between.stream().noneMatch(node -> isStranger(work, node, jig))) {
-          continue;
-        }
-        if (between.stream().noneMatch(node -> after[node.index()].get(mate.index()))) {
-          order.add(i + 1, order.remove(k));
-          moved.add(Phrase.of("route.sheet-jig", name(mate), name(first)));
-        } else if (between.stream().noneMatch(node -> after[first.index()].get(node.index()))) {
-          order.add(k, first);
-          order.remove(i);
-          moved.add(Phrase.of("route.sheet-jig", name(first), name(mate)));
-          i--;
-          break;
-        }
+  private static void together(
+      Work work,
+      Kit kit,
+      BitSet[] after,
+      List<Node> order,
+      List<Phrase> moved,
+      Set<Node> movedNodes) {
+    for (int jig : order.stream().mapToInt(work::jigOf).filter(j -> j >= 0).distinct().toArray()) {
+      List<Node> members = order.stream().filter(node -> work.jigOf(node) == jig).toList();
+      int from = order.indexOf(members.getFirst());
+      int to = order.indexOf(members.getLast()) + 1;
+      List<Node> span = List.copyOf(order.subList(from, to));
+      if (span.stream().noneMatch(node -> isStranger(work, node, jig))) {
+        continue;
+      }
+      List<Node> first = new ArrayList<>();
+      List<Node> middle = new ArrayList<>();
+      List<Node> last = new ArrayList<>();
+      for (Node node : span) {
+        boolean leads = members.stream().anyMatch(m -> after[node.index()].get(m.index()));
+        boolean follows = members.stream().anyMatch(m -> after[m.index()].get(node.index()));
+        List<Node> where = leads == follows && leads ? middle : leads ? first : last;
+        (work.jigOf(node) == jig ? middle : where).add(node);
+      }
+      List<Node> next = new ArrayList<>(first);
+      next.addAll(middle);
+      next.addAll(last);
+      for (Node node : leastMoved(span, next, members)) {
+        Node mate = members.getFirst() == node ? members.getLast() : members.getFirst();
+        moved.add(
+            members.contains(node)
+                ? Phrase.of("route.sheet-jig", name(kit, node), name(kit, mate))
+                : Phrase.of("route.sheet-away", name(kit, node), name(kit, mate)));
+        movedNodes.add(node);
+      }
+      for (int i = 0; i < next.size(); i++) {
+        order.set(from + i, next.get(i));
       }
     }
+  }
+
+  /**
+   * The fewest nodes whose moving makes {@code next} of {@code span}: all but a longest run in
+   * their old order, of those one that rather moves what holds each other.
+   */
+  private static List<Node> leastMoved(List<Node> span, List<Node> next, List<Node> members) {
+    int n = next.size();
+    double[] best = new double[n];
+    int[] from = new int[n];
+    int end = 0;
+    for (int i = 0; i < n; i++) {
+      from[i] = -1;
+      double own = members.contains(next.get(i)) ? 1 : 1 + 0.5 / n;
+      best[i] = own;
+      for (int k = 0; k < i; k++) {
+        boolean rises = span.indexOf(next.get(k)) < span.indexOf(next.get(i));
+        if (rises && best[k] + own > best[i]) {
+          best[i] = best[k] + own;
+          from[i] = k;
+        }
+      }
+      end = best[i] > best[end] ? i : end;
+    }
+    List<Node> moved = new ArrayList<>(next);
+    for (int i = end; i >= 0; i = from[i]) {
+      moved.remove(next.get(i));
+    }
+    return moved;
   }
 
   private static boolean isStranger(Work work, Node node, int jig) {
@@ -159,14 +203,15 @@ record SheetOrder(List<Node> order, List<Phrase> moved) {
     BitSet done = new BitSet();
     while (!left.isEmpty()) {
       Node next = null;
-      boolean stayerWaits = false;
+      // Of those that stay none overtakes one that the sheet has before it; nodes of one entry may.
+      int waits = Integer.MAX_VALUE;
       for (Node node : left) {
-        boolean blocked = stays[node.index()] && stayerWaits;
-        stayerWaits |= stays[node.index()];
+        boolean blocked = stays[node.index()] && rank[node.index()] > waits;
         if (!blocked && work.facts().ready(node.index(), done)) {
           next = node;
           break;
         }
+        waits = stays[node.index()] ? Math.min(waits, rank[node.index()]) : waits;
       }
       if (next == null) {
         throw new IllegalStateException("the facts run in a circle");
@@ -178,8 +223,8 @@ record SheetOrder(List<Node> order, List<Phrase> moved) {
     return order;
   }
 
-  private static Phrase reason(Work work, int[] rank, Node node) {
-    String name = name(node);
+  private static Phrase reason(Work work, Kit kit, int[] rank, Node node) {
+    String name = name(kit, node);
     for (Map.Entry<Integer, Phrase> fact : work.facts().before(node.index()).entrySet()) {
       if (rank[fact.getKey()] > rank[node.index()]) {
         return Phrase.of("route.sheet-later", name, fact.getValue());
@@ -194,7 +239,11 @@ record SheetOrder(List<Node> order, List<Phrase> moved) {
     return Phrase.of("route.sheet-moved", name);
   }
 
-  static String name(Node node) {
-    return node.refs().isEmpty() ? node.id() : String.join(", ", node.refs());
+  /** Gives what a person calls a node: its parts, or its title. */
+  static String name(Kit kit, Node node) {
+    List<String> refs = node.refs();
+    return refs.isEmpty()
+        ? kit.titleOf(node.id())
+        : refs.size() > 3 ? refs.getFirst() + "–" + refs.getLast() : String.join(", ", refs);
   }
 }

@@ -15,9 +15,11 @@ import org.jspecify.annotations.Nullable;
  * @param board board it is done on, empty when it does not matter
  * @param side side it is done on, null when it does not matter
  * @param heightMm height over the board, 0 where nothing is fitted
- * @param minutes expected time
+ * @param minutes expected time at the bench
+ * @param unattended minutes it is then left alone
  * @param joints joints soldered
  * @param because why it stands where it stands
+ * @param switchOff whether the board was powered just before: off first, and wait until it is dark
  */
 public record Step(
     int n,
@@ -28,8 +30,10 @@ public record Step(
     @Nullable Side side,
     double heightMm,
     double minutes,
+    double unattended,
     int joints,
-    List<Phrase> because) {
+    List<Phrase> because,
+    boolean switchOff) {
   public Step {
     refs = List.copyOf(refs);
     because = List.copyOf(because);
@@ -39,6 +43,7 @@ public record Step(
   public enum Act {
     FIT,
     INSERT,
+    REMOVE,
     GATE,
     TASK,
     TURN,

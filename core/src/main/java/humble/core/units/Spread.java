@@ -16,6 +16,11 @@ public final class Spread {
     return tolerance / SIGMAS_OF_TOLERANCE;
   }
 
+  /** Gives one σ of what lies within a half-width 95 times in a hundred, in its unit. */
+  public static double sigmaOfHalf95(double halfWidth) {
+    return halfWidth / SIGMAS_OF_95_PERCENT;
+  }
+
   /** Gives the half-width that holds 95 in a hundred, in the unit of {@code sigma}. */
   public static double half95(double sigma) {
     return sigma * SIGMAS_OF_95_PERCENT;

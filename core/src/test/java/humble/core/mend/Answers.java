@@ -19,7 +19,7 @@ final class Answers {
           new Observation.Reading(measure, board.meterVolts(m.point()).orElse(0), 0.001);
       case Measure.Across m ->
           new Observation.Reading(measure, board.meterVolts(m.red(), m.black()).orElse(0), 0.001);
-      case Measure.Amps m -> new Observation.Reading(measure, board.supplyA(), 1e-4);
+      case Measure.Amps m -> new Observation.Reading(measure, board.sourceA(m.source()), 1e-4);
       case Measure.Ohms m ->
           switch (new OhmBench(parts, solver.state()).between(m.red(), m.black(), List.of(fault))) {
             case OhmMeter.Reading.Ohms read -> new Observation.Reading(measure, read.ohms(), 0.1);

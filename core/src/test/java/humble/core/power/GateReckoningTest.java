@@ -59,8 +59,12 @@ class GateReckoningTest {
 
   @Test
   void theLimitIsHalfMoreThanTheCurrentButAtLeastTwentyMilliamperes() {
-    assertThat(of(divider().supply("s", 5, 100, "IN", "GND").parts()).limitMa()).isEqualTo(20);
-    assertThat(of(divider().supply("s", 5, 15, "IN", "GND").parts()).limitMa()).isEqualTo(15);
+    assertThat(
+            of(divider().supply("s", 5, 100, "IN", "GND").parts()).power().orElseThrow().limitMa())
+        .isEqualTo(20.0);
+    assertThat(
+            of(divider().supply("s", 5, 15, "IN", "GND").parts()).power().orElseThrow().limitMa())
+        .isEqualTo(15.0);
     Parts heavy =
         divider()
             .resistor("R3", "50")
@@ -68,8 +72,8 @@ class GateReckoningTest {
             .net("GND", "R2.2", "R3.2")
             .supply("s", 5, 900, "IN", "GND")
             .parts();
-    Expectation expected = of(heavy);
-    assertThat(expected.limitMa()).isCloseTo(1.5 * expected.currentMa().high(), within(1e-6));
+    Expectation.Powered power = of(heavy).power().orElseThrow();
+    assertThat(power.limitMa()).isCloseTo(1.5 * power.currentMa().high(), within(1e-6));
   }
 
   @Test
@@ -117,13 +121,13 @@ class GateReckoningTest {
     Expectation expected = of(parts);
     assertThat(expected.otherwise()).isNotEmpty();
     for (Expectation.IfInstead instead : expected.otherwise()) {
-      assertThat(expected.window().holds(instead.volts())).as(instead.toString()).isFalse();
+      assertThat(expected.window().holds(instead.value())).as(instead.toString()).isFalse();
       if (!instead.limited()) {
         DcOutcome again =
             new DcSolver(parts)
                 .solve(parts.kit().states().getFirst(), List.<Fault>of(instead.fault()));
         Double volts = ((DcOutcome.Solved) again).result().volts("OUT");
-        assertThat(volts == null ? 0 : volts).isCloseTo(instead.volts(), within(0.01));
+        assertThat(volts == null ? 0 : volts).isCloseTo(instead.value(), within(0.01));
       }
     }
   }

@@ -44,7 +44,13 @@ class PowerReckoningTest {
     }
     assertThat(inside / 4000.0).isBetween(0.93, 0.97);
     assertThat(stage.limitMa()).isCloseTo(1.5 * stage.expectMa().high(), within(1e-9));
-    assertThat(stage.ohmsBefore().orElseThrow()).isCloseTo(68.75, within(0.01));
+    assertThat(stage.ohmsBefore())
+        .hasValueSatisfying(before -> {
+          assertThat(((OhmsBefore.Ohms) before).ohms()).isCloseTo(68.75, within(0.01));
+          assertThat(before.red()).isEqualTo("IN");
+          assertThat(before.black()).isEqualTo("GND");
+          assertThat(before.least()).isCloseTo(6.875, within(0.001));
+        });
   }
 
   /** A rail behind a regulator is as uncertain as the regulator, and its gate says the same. */
@@ -80,7 +86,7 @@ class PowerReckoningTest {
     int between = 0;
     Expectation half = new GateReckoning(parts).of(parts.kit().gates().get(1)).orElseThrow();
     for (int i = 0; i < 4000; i++) {
-      double out = 3.3 * (1 + random.nextGaussian() * 0.016);
+      double out = 3.3 * (1 + random.nextGaussian() * 0.04 / 1.96);
       double top = 1000 * (1 + random.nextGaussian() * 0.02);
       double bottom = 1000 * (1 + random.nextGaussian() * 0.02);
       inside += rail.volts().holds(out) ? 1 : 0;
@@ -91,8 +97,8 @@ class PowerReckoningTest {
     Expectation gate = new GateReckoning(parts).of(parts.kit().gates().getFirst()).orElseThrow();
     assertThat(gate.window().low()).isCloseTo(rail.volts().low(), within(1e-3));
     assertThat(gate.window().high()).isCloseTo(rail.volts().high(), within(1e-3));
-    assertThat(gate.currentMa()).isEqualTo(stage(parts).expectMa());
-    assertThat(gate.limitMa()).isEqualTo(stage(parts).limitMa());
+    assertThat(gate.power().orElseThrow().currentMa()).isEqualTo(stage(parts).expectMa());
+    assertThat(gate.power().orElseThrow().limitMa()).isEqualTo(stage(parts).limitMa());
   }
 
   @Test
@@ -106,7 +112,7 @@ class PowerReckoningTest {
 
   @Test
   void theLimitIsNeverAboveWhatTheSupplyGives() {
-    assertThat(stage(loads().supply("s", 5, 90, "IN", "GND").parts()).limitMa()).isEqualTo(90);
+    assertThat(stage(loads().supply("s", 5, 90, "IN", "GND").parts()).limitMa()).isEqualTo(90.0);
   }
 
   @Test

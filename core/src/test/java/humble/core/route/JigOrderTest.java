@@ -55,7 +55,7 @@ class JigOrderTest {
             .map(step -> step.refs().getFirst())
             .toList();
     assertThat(isTogether(order)).isTrue();
-    Work work = new Work(made, Map.of(), Set.of(), Map.of(), Map.of(), Pace.USUAL);
+    Work work = Work.of(made, Map.of(), Set.of(), Map.of(), Map.of(), Pace.USUAL);
     int[] best = null;
     for (List<String> each : orders(new ArrayList<>(), parts)) {
       if (isTogether(each)) {

@@ -278,7 +278,7 @@ class PlannerTest {
   private static Work work(Parts parts, School school) {
     Map<String, Integer> blocks =
         school == School.BLOCKS ? new Blocks(parts.kit()).numbers() : Map.of();
-    return new Work(parts, Map.of(), Set.of(), Map.of(), blocks, Pace.USUAL);
+    return Work.of(parts, Map.of(), Set.of(), Map.of(), blocks, Pace.USUAL);
   }
 
   private static KitMaker randomKit(Random random, int parts) {

@@ -54,10 +54,7 @@ public final class BookStage implements Stage {
             time.toHours(),
             String.format(Locale.ROOT, "%02d", time.toMinutesPart()),
             build.entries().size()));
-    int joints =
-        build.inForce().stream()
-            .mapToInt(e -> e.event() instanceof BuildEvent.Fitted f ? f.joints() : 0)
-            .sum();
+    int joints = build.inForce().stream().mapToInt(e -> joints(e.event())).sum();
     long wrongs =
         build.inForce().stream().filter(e -> e.event() instanceof BuildEvent.Wrong).count();
     long backs =
@@ -111,6 +108,12 @@ public final class BookStage implements Stage {
     return new LanesMat(words.say("book.mat"), marks, ZoneId.systemDefault(), words);
   }
 
+  private static int joints(BuildEvent event) {
+    return event instanceof BuildEvent.Fitted whole
+        ? whole.joints()
+        : event instanceof BuildEvent.FittedSome some ? some.joints() : 0;
+  }
+
   private static @Nullable StageId stage(BuildEvent event) {
     return switch (event) {
       case BuildEvent.Counted e -> StageId.UNPACK;
@@ -118,12 +121,19 @@ public final class BookStage implements Stage {
       case BuildEvent.BandsRead e -> StageId.SORT;
       case BuildEvent.Sees e -> StageId.SORT;
       case BuildEvent.UsesMeter e -> StageId.SORT;
+      case BuildEvent.FedBy e -> StageId.POWER;
+      case BuildEvent.SeriesRead e -> StageId.POWER;
+      case BuildEvent.Checked e -> StageId.POWER;
       case BuildEvent.HostRead e -> StageId.UNPACK;
       case BuildEvent.LookedOver e -> StageId.UNPACK;
       case BuildEvent.Snapped e -> StageId.UNPACK;
       case BuildEvent.TookSchool e -> StageId.PLAN;
       case BuildEvent.Moved e -> StageId.PLAN;
       case BuildEvent.Fitted e -> StageId.FIT;
+      case BuildEvent.FittedSome e -> StageId.FIT;
+      case BuildEvent.TookOut e -> StageId.FIT;
+      case BuildEvent.LeftOut e -> StageId.FIT;
+      case BuildEvent.Replaced e -> StageId.FIT;
       case BuildEvent.Chose e -> StageId.FIT;
       case BuildEvent.GateRead e -> StageId.POWER;
       case BuildEvent.GatePassed e -> StageId.POWER;

@@ -6,6 +6,8 @@ import humble.core.casing.ScrewFit;
 import humble.core.kit.Enclosure;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Seat;
+import humble.desktop.hand.StageTask;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
@@ -86,6 +88,11 @@ public final class CloseStage implements Stage {
 
   @Override
   public Card card() {
+    Optional<StageTask> task = StageTask.next(new Seat(desk, typed), open, StageId.CLOSE);
+    return task.isPresent() ? task.get().card() : closing();
+  }
+
+  private Card closing() {
     CaseFit fit = fit();
     String step = current().orElse(null);
     List<String> steps = steps();

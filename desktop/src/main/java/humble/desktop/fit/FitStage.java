@@ -13,6 +13,7 @@ import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Desk;
+import humble.desktop.stage.StageId;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -24,6 +25,9 @@ import java.util.Set;
 public final class FitStage extends HandStage {
   private final OpenBuild open;
   private final BoardInHand board;
+
+  /** Id of the step whose bag was taken out of its order; empty for none. */
+  private String taken = "";
 
   /** Modules whose labels meet no row and that are wired by hand. */
   private final Set<String> byHand = new HashSet<>();
@@ -40,18 +44,30 @@ public final class FitStage extends HandStage {
     if (open.plan().isEmpty()) {
       return PlanningHand.turn(seat, open, seat.say("fit.kicker.plain"), this::picture);
     }
-    return Progress.step(open)
+    return step()
         .map(this::turn)
         .orElseGet(() -> new Turn("done", () -> new AllFittedHand(seat, open, board)));
   }
 
+  /** The bag in hand, when one was taken out of its order, else the next of the plan. */
+  private Optional<Step> step() {
+    return open.plan()
+        .flatMap(plan ->
+            plan.steps().stream()
+                .filter(step -> step.id().equals(taken))
+                .filter(step -> !Progress.stepDone(open.build(), step))
+                .findFirst())
+        .or(() -> Progress.step(open));
+  }
+
   private Mat picture() {
-    Optional<Step> step = Progress.step(open);
+    Optional<Step> step = step();
     return board.mat(step, step.flatMap(s -> s.refs().stream().findFirst()), Optional.empty());
   }
 
   private Turn turn(Step step) {
-    StepHand.Of of = new StepHand.Of(seat, open, step, board, this::layOver);
+    StepHand.Of of =
+        new StepHand.Of(seat, open, step, board, this::layOver, bag -> taken = bag.id());
     return StopHand.before(
             StepHand.names(step),
             seat,
@@ -67,8 +83,12 @@ public final class FitStage extends HandStage {
   private static StepHand step(StepHand.Of of) {
     return switch (of.step().act()) {
       case FIT, INSERT -> new PartHand(of);
-      case GATE -> new ToGateHand(of);
-      case TASK -> new TaskHand(of);
+      case GATE -> new ElsewhereHand(of);
+      case TASK ->
+          Progress.place(of.open().kit(), of.step()) == StageId.FIT
+              ? new TaskHand(of)
+              : new ElsewhereHand(of);
+      case REMOVE -> new TakeOutHand(of);
       case TURN -> new TurnHand(of);
       case CHOOSE -> new ChooseHand(of);
     };

@@ -20,7 +20,13 @@ abstract class StepHand extends OnBoardHand {
   private final Of of;
 
   /** What every step is made of. */
-  record Of(Seat seat, OpenBuild open, Step step, BoardInHand board, Consumer<Hand> layOver) {}
+  record Of(
+      Seat seat,
+      OpenBuild open,
+      Step step,
+      BoardInHand board,
+      Consumer<Hand> layOver,
+      Consumer<Step> takeUp) {}
 
   StepHand(Of of) {
     super(of.seat(), of.open(), of.board());
@@ -52,17 +58,19 @@ abstract class StepHand extends OnBoardHand {
 
   /** Begins the card. */
   protected final Card.Maker begun() {
-    return seat.card(kicker(seat, open, step), title());
+    Card.Maker card = seat.card(kicker(seat, open, step), title());
+    return step.switchOff() ? card.how(seat.say(Phrase.of("route.switch-off"))) : card;
   }
 
-  /** Adds the kit's caution at the step; tells whether there is one. */
+  /** Adds every caution of the kit at the step; tells whether there is one. */
   protected final boolean caution(Card.Maker card) {
-    Optional<Caution> first =
-        open.kit().cautions().stream()
-            .filter(c -> step.refs().contains(c.at()) || step.id().equals(c.at()))
-            .findFirst();
-    first.ifPresent(c -> card.caution(c.level() != Caution.Level.CARE, c.text()));
-    return first.isPresent();
+    List<Caution> all = cautions(open, step);
+    all.forEach(c -> card.caution(c.level() != Caution.Level.CARE, c.text()));
+    return !all.isEmpty();
+  }
+
+  private static List<Caution> cautions(OpenBuild open, Step step) {
+    return open.kit().cautions().stream().filter(c -> names(step).contains(c.at())).toList();
   }
 
   /** Adds the last reasons for the place of the step. */
@@ -84,6 +92,9 @@ abstract class StepHand extends OnBoardHand {
       card.key('7', say("fit.key.net"), this::followNext).silent('N', this::followNext);
     }
     withMagnifier(card);
+    if (step.act() == Step.Act.FIT || step.act() == Step.Act.INSERT) {
+      card.key('.', say("fit.key.otherwise"), () -> layOver(new OtherwiseHand(of, focused())));
+    }
     return open.kit().boards().isEmpty()
         ? card
         : card.key('9', say("fit.key.inspect"), this::inspect);

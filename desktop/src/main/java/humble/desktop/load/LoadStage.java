@@ -10,6 +10,8 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Loose;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.Seat;
+import humble.desktop.hand.StageTask;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
@@ -91,6 +93,11 @@ public final class LoadStage implements Stage {
 
   @Override
   public Card card() {
+    Optional<StageTask> task = StageTask.next(new Seat(desk, typed), open, StageId.LOAD);
+    return task.isPresent() ? task.get().card() : images();
+  }
+
+  private Card images() {
     Firmware.Image image = current().orElse(null);
     if (image == null) {
       boolean any = !open.kit().firmware().images().isEmpty();
@@ -140,7 +147,7 @@ public final class LoadStage implements Stage {
       card.how(words.say("load.first"));
       return card.go(
           words.say("power.back"),
-          () -> desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT));
+          () -> desk.go(Progress.nextGate(open).isPresent() ? StageId.POWER : StageId.FIT));
     }
     if (isSending()) {
       card.key(Card.ESC, words.say("load.stop"), this::stop);

@@ -273,6 +273,6 @@ public final class PlanStage implements Stage {
 
   private void take() {
     open.act(new BuildEvent.TookSchool(school.text()));
-    desk.go(Progress.waitsForGate(open) ? StageId.POWER : StageId.FIT);
+    desk.go(Progress.nextGate(open).isPresent() ? StageId.POWER : StageId.FIT);
   }
 }

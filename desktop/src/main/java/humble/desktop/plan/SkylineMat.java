@@ -121,7 +121,7 @@ record SkylineMat(
                 Token.INK_SOFT);
         case GATE -> pen.octagon(at + width / 2, base - 12, 8, Token.CARD, Token.INK);
         case TURN -> pen.dashed(at + width / 2, base, at + width / 2, y + 12, Token.INK_SOFT, 1.5);
-        case TASK, CHOOSE ->
+        case TASK, CHOOSE, REMOVE ->
             pen.line(at + width / 2, base, at + width / 2, base - 6, Token.INK_SOFT, 1.5);
       }
       at += width;
@@ -134,7 +134,7 @@ record SkylineMat(
       case FIT -> 1 + Math.min(1.4, step.refs().size() / 12.0);
       case INSERT -> 1;
       case GATE -> 1.1;
-      case TASK, CHOOSE, TURN -> 0.62;
+      case TASK, CHOOSE, TURN, REMOVE -> 0.62;
     };
   }
 
@@ -188,7 +188,7 @@ record SkylineMat(
     }
     boolean done = Progress.stepDone(build, step);
     switch (step.act()) {
-      case FIT, INSERT -> {
+      case FIT, INSERT, REMOVE -> {
         double height = Math.max(4, step.heightMm() * scale);
         Token fill =
             done ? Token.COPPER : step.act() == Step.Act.INSERT ? Token.TIN : Token.COPPER_PALE;
@@ -240,7 +240,7 @@ record SkylineMat(
         case TASK -> write(pen, written, step.id(), middle, low, 14, false, Token.INK);
         case TURN ->
             write(pen, written, words.say("plan.turn"), middle, low, 14, false, Token.INK_SOFT);
-        case CHOOSE -> {}
+        case CHOOSE, REMOVE -> {}
       }
     }
   }

@@ -4,7 +4,6 @@ import humble.core.build.BuildEvent;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.power.PoweredStage;
-import humble.core.units.Engineering;
 import humble.core.units.TypedReading;
 import humble.desktop.draw.Mat;
 import humble.desktop.mend.ObservationText;
@@ -37,26 +36,25 @@ final class CurrentHand extends ReadHand {
 
   @Override
   List<Double> expected() {
-    return List.of(
-        (stage.expectMa().low() + stage.expectMa().high()) / 2000, stage.limitMa() / 1000);
+    double middle = (stage.expectMa().low() + stage.expectMa().high()) / 2000;
+    Double limit = stage.limitMa();
+    return limit == null ? List.of(middle) : List.of(middle, limit / 1000);
   }
 
   private Measure.Amps measure() {
-    return new Measure.Amps(String.valueOf(draw.state().supply()));
+    return new Measure.Amps(stage.feed().id());
   }
 
   @Override
   public Card card() {
     Card.Maker card =
         seat.card(say("power.draw.kicker", draw.state().title()), say("power.draw.title"));
-    card.how(
-        say(
-            "power.supply",
-            Engineering.nominal(stage.supplyVolts(), "V"),
-            Math.round(stage.limitMa())));
-    String low = tenth(stage.expectMa().low());
-    String high = tenth(stage.expectMa().high());
-    card.how(low.equals(high) ? say("power.current-about", low) : say("power.current", low, high));
+    SetUp setUp = new SetUp(seat, open, draw.state());
+    setUp.say(card, stage.feed(), stage.limitMa());
+    if (stage.limitMa() == null || setUp.isPlain()) {
+      card.how(say("power.draw.meter"));
+    }
+    card.how(cards.current(stage.expectMa(), stage.unmodelled()));
     card.field(typed().text(), reading().unit(), Takes.SIGNED);
     why(card);
     boolean readable = readable(card);
@@ -97,6 +95,12 @@ final class CurrentHand extends ReadHand {
                             .toList()))));
   }
 
+  /** The end of the scale: the limit, where there is one. */
+  private double most() {
+    Double limit = stage.limitMa();
+    return limit == null ? 2 * stage.expectMa().high() : limit;
+  }
+
   private void write() {
     double ma = value().orElseThrow() * 1000;
     observed(measure() + "=" + reading().text(), false, ma);
@@ -126,7 +130,6 @@ final class CurrentHand extends ReadHand {
         .mat(
             OptionalDouble.empty(),
             Optional.of(
-                new LockMat.Current(
-                    stage.expectMa().low(), stage.expectMa().high(), stage.limitMa(), ma)));
+                new LockMat.Current(stage.expectMa().low(), stage.expectMa().high(), most(), ma)));
   }
 }

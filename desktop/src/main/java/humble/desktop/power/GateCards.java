@@ -6,10 +6,13 @@ import humble.core.kit.Gate;
 import humble.core.kit.PinRef;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
+import humble.core.units.Band;
+import humble.core.units.Engineering;
 import humble.desktop.hand.Hand;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -23,26 +26,40 @@ record GateCards(Seat seat, OpenBuild open, Locks locks, Consumer<Hand> layOver)
 
   /** Gives what is measured at a gate. */
   String title(Gate gate) {
-    String probes =
-        gate.at().stream()
-            .map(at -> PinRef.parse(at).map(pin -> seat.say("power.pin", pin.pin())).orElse(at))
-            .reduce((a, b) -> seat.say("power.and", a, b))
-            .orElse("");
-    return seat.say("power.title", probes);
+    return switch (gate.measure()) {
+      case CURRENT -> seat.say("power.title.current");
+      case RESISTANCE -> seat.say("power.title.ohms", probes(gate));
+      case CONTINUITY -> seat.say("power.title.beep", probes(gate));
+      case VOLTAGE -> seat.say("power.title", probes(gate));
+    };
+  }
+
+  private String probes(Gate gate) {
+    List<String> parts =
+        gate.at().stream().flatMap(at -> PinRef.parse(at).map(PinRef::ref).stream()).toList();
+    boolean onePart = parts.size() == gate.at().size() && parts.stream().distinct().count() == 1;
+    return gate.at().stream()
+        .map(at ->
+            onePart ? PinRef.parse(at).map(pin -> seat.say("power.pin", pin.pin())).orElse(at) : at)
+        .reduce((a, b) -> seat.say("power.and", a, b))
+        .orElse("");
   }
 
   /** Adds what is to be minded at a gate: the kit's caution there and the gate's own. */
   void caution(Card.Maker card, Gate gate) {
     open.kit().cautions().stream()
         .filter(c -> c.at().equals(gate.id()))
-        .findFirst()
-        .ifPresentOrElse(
-            c -> card.caution(c.level() != Caution.Level.CARE, c.text() + " " + gate.caution()),
-            () -> {
-              if (!gate.caution().isEmpty()) {
-                card.caution(true, gate.caution());
-              }
-            });
+        .forEach(c -> card.caution(c.level() != Caution.Level.CARE, c.text()));
+    if (!gate.caution().isEmpty()) {
+      card.caution(true, gate.caution());
+    }
+  }
+
+  /** Gives a reading at a gate with its unit. */
+  String reading(Gate gate, double value) {
+    return Double.isInfinite(value)
+        ? seat.say("power.ohms.open")
+        : Engineering.reading(value, gate.measure().unit());
   }
 
   /** Adds the keys that every gate has. */
@@ -51,9 +68,21 @@ record GateCards(Seat seat, OpenBuild open, Locks locks, Consumer<Hand> layOver)
     return card.key('/', seat.say("key.wrong"), () -> seat.desk().wrong());
   }
 
+  /** Says what the supply should show, in milliamperes, and what is not in it. */
+  String current(Band ma, List<String> unmodelled) {
+    String low = ReadHand.tenth(ma.low());
+    String high = ReadHand.tenth(ma.high());
+    if (!unmodelled.isEmpty()) {
+      return seat.say("power.current-unknown", high, String.join(", ", unmodelled));
+    }
+    return low.equals(high)
+        ? seat.say("power.current-about", low)
+        : seat.say("power.current", low, high);
+  }
+
   /** Adds the key past a gate, which is that for the next prefix while something is typed. */
   void wayPast(Card.Maker card, Gate gate) {
-    if (seat.typed().isEmpty() && locks.ready(gate)) {
+    if (seat.typed().isEmpty()) {
       card.key('+', seat.say("power.override"), () -> layOver.accept(new OverrideHand(this, gate)));
     } else if (!seat.typed().isEmpty()) {
       card.key('+', seat.say("sort.prefix"), seat.typed()::nextPrefix);

@@ -2,7 +2,10 @@ package humble.desktop.power;
 
 import humble.bench.PracticeBench;
 import humble.core.build.BuildEvent;
+import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
+import humble.core.kit.Measured;
+import humble.core.kit.PinRef;
 import humble.core.power.Expectation;
 import humble.core.power.PoweredStage;
 import humble.core.stock.Meter;
@@ -17,9 +20,16 @@ import humble.desktop.stage.Takes;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Reads a gate: what to set, where to probe, what to expect, and whether the reading is it. */
 final class GateHand extends ReadHand {
+  /** Below this part of what is expected nothing reaches the probes. */
+  private static final double NOTHING_PART = 0.05;
+
+  /** A shorter flash of the limit light is not noticed. */
+  private static final double SEEN_S = 0.1;
+
   private final Gate gate;
   private final Expectation expected;
   private String practiceSupply = "";
@@ -32,30 +42,34 @@ final class GateHand extends ReadHand {
 
   @Override
   TypedReading.Kind kind() {
-    return TypedReading.Kind.VOLTS;
+    return switch (gate.measure()) {
+      case VOLTAGE -> TypedReading.Kind.VOLTS;
+      case CURRENT -> TypedReading.Kind.AMPS;
+      case RESISTANCE, CONTINUITY -> TypedReading.Kind.OHMS;
+    };
   }
 
   @Override
   List<Double> expected() {
-    return List.of((expected.window().low() + expected.window().high()) / 2);
+    Band window = expected.window();
+    return Double.isFinite(window.high()) ? List.of((window.low() + window.high()) / 2) : List.of();
   }
 
   @Override
   public Card card() {
     Card.Maker card = seat.card(cards.kicker(gate), cards.title(gate));
-    card.how(
-        say(
-            "power.supply",
-            Engineering.nominal(expected.supplyVolts(), "V"),
-            Math.round(expected.limitMa())));
-    card.how(say("power.probes", gate.at().getFirst(), gate.at().getLast()));
+    setUp(card);
+    probes().ifPresent(card::how);
     cards.caution(card, gate);
-    card.field(typed().text(), reading().unit(), Takes.SIGNED);
-    boolean readable = readable(card);
+    card.field(typed().text(), opens() ? "" : reading().unit(), Takes.SIGNED);
+    boolean readable = opens() || readable(card);
     if (readable) {
-      card.verdict(passes(), say(verdict()));
+      verdict(card);
     }
     why(card);
+    if (kind() == TypedReading.Kind.OHMS) {
+      card.click("0 0", say("mend.reads-open"), () -> typed().type("00"));
+    }
     cards.withKeys(card);
     cards.wayPast(card, gate);
     if (typed().isEmpty()) {
@@ -66,23 +80,102 @@ final class GateHand extends ReadHand {
         : card.notYet(say("power.again"));
   }
 
+  private void setUp(Card.Maker card) {
+    BoardState state = open.kit().state(gate.state()).orElse(null);
+    if (!gate.measure().isPowered()) {
+      card.how(say("power.unpowered"));
+    }
+    if (state == null) {
+      return;
+    }
+    expected
+        .power()
+        .ifPresent(power -> new SetUp(seat, open, state).say(card, power.feed(), power.limitMa()));
+    if (expected.power().isEmpty() && gate.measure().isPowered()) {
+      card.how(say("power.stated-only"));
+    }
+  }
+
+  /** Says where the probes go; a part with a notch is held with the notch away. */
+  private Optional<String> probes() {
+    if (gate.measure() == Measured.CURRENT) {
+      return expected
+          .power()
+          .filter(power -> power.limitMa() == null)
+          .map(power -> say("power.draw.meter"));
+    }
+    String probes = say("power.probes", gate.at().getFirst(), gate.at().getLast());
+    boolean notch =
+        PinRef.parse(gate.at().getFirst())
+            .flatMap(pin -> open.built().part(pin.ref()))
+            .filter(part -> part.pack().isDualInLine())
+            .isPresent();
+    return Optional.of(notch ? probes + " " + say("power.notch") : probes);
+  }
+
+  private void verdict(Card.Maker card) {
+    Expectation.Powered power = expected.power().orElse(null);
+    BoardState state = open.kit().state(gate.state()).orElse(null);
+    if (power != null && state != null && readsNothing()) {
+      card.verdict(false, say("power.zero"));
+      new SetUp(seat, open, state).atNothing(card, power.feed());
+    } else {
+      card.verdict(passes(), say(verdict()));
+    }
+  }
+
+  /** Tells whether nothing reaches the probes, where something should. */
+  private boolean readsNothing() {
+    double low = expected.window().low();
+    return low > 0 && read().isPresent() && Math.abs(read().getAsDouble()) < NOTHING_PART * low;
+  }
+
+  private OptionalDouble read() {
+    return opens() ? OptionalDouble.of(Double.POSITIVE_INFINITY) : value();
+  }
+
   private void why(Card.Maker card) {
-    card.why(
-        say(
-            "power.window",
-            Engineering.reading(expected.window().low(), "V"),
-            Engineering.reading(expected.window().high(), "V")));
-    String least = tenth(expected.currentMa().low());
-    String most = tenth(expected.currentMa().high());
-    card.why(
-        least.equals(most) ? say("power.current-about", least) : say("power.current", least, most));
+    card.why(expects());
+    expected.power().ifPresent(power -> card.why(cards.current(power.currentMa(), unmodelled())));
     if (!practiceSupply.isEmpty()) {
       card.why(practiceSupply);
     }
-    open.kit()
-        .state(gate.state())
-        .flatMap(state -> open.powered(state).found())
-        .ifPresent(stage -> stage.heats().forEach(heat -> card.why(heat(heat))));
+    stage()
+        .ifPresent(stage -> {
+          if (stage.inrushS() >= SEEN_S) {
+            card.why(
+                Double.isFinite(stage.inrushS())
+                    ? say("power.inrush", String.format(Locale.ROOT, "%.1f", stage.inrushS()))
+                    : say("power.inrush.never"));
+          }
+          stage.heats().forEach(heat -> card.why(heat(heat)));
+        });
+  }
+
+  private String expects() {
+    if (gate.measure() == Measured.CONTINUITY) {
+      return say(
+          Double.isInfinite(expected.window().high()) ? "power.beep.none" : "power.beep.some");
+    }
+    if (Double.isInfinite(expected.window().high())) {
+      return say(
+          "power.window.least",
+          Engineering.reading(expected.window().low(), gate.measure().unit()));
+    }
+    return say(
+        gate.fixedWindow().isPresent() ? "power.window.stated" : "power.window",
+        Engineering.reading(expected.window().low(), gate.measure().unit()),
+        Engineering.reading(expected.window().high(), gate.measure().unit()));
+  }
+
+  private Optional<PoweredStage> stage() {
+    return expected.power().isEmpty()
+        ? Optional.empty()
+        : open.kit().state(gate.state()).flatMap(state -> open.powered(state).found());
+  }
+
+  private List<String> unmodelled() {
+    return stage().map(PoweredStage::unmodelled).orElse(List.of());
   }
 
   /** What may get warm and still be right. */
@@ -96,6 +189,9 @@ final class GateHand extends ReadHand {
   }
 
   private Verdict judged() {
+    if (opens()) {
+      return passes() ? Verdict.INSIDE : Verdict.OUTSIDE;
+    }
     Band interval =
         reading().value() instanceof QuantityText.Read read
             ? Meter.USUAL.interval(read.value(), read.resolution())
@@ -116,16 +212,20 @@ final class GateHand extends ReadHand {
    * end.
    */
   private boolean passes() {
-    return value().isPresent() && expected.window().holds(value().getAsDouble());
+    return read().isPresent() && expected.window().holds(read().getAsDouble());
   }
 
   private void write() {
-    double volts = value().orElseThrow();
+    double value = read().orElseThrow();
     BuildEvent read =
         new BuildEvent.GateRead(
-            gate.id(), volts, judged().name().toLowerCase(Locale.ROOT), typed().isPractice());
+            gate.id(),
+            value,
+            gate.measure().unit(),
+            judged().name().toLowerCase(Locale.ROOT),
+            typed().isPractice());
     if (passes()) {
-      open.act(read, new BuildEvent.GatePassed(gate.id(), volts));
+      open.act(read, new BuildEvent.GatePassed(gate.id(), value));
     } else {
       open.act(read);
     }
@@ -133,16 +233,28 @@ final class GateHand extends ReadHand {
   }
 
   private void practice() {
-    Optional<PracticeBench.Shown> shown = open.practice().read(gate, expected.limitMa());
+    Double limit = expected.power().map(Expectation.Powered::limitMa).orElse(null);
+    Optional<PracticeBench.Shown> shown = open.practice().read(gate, limit);
     shown.ifPresent(read -> {
       practiceSupply =
-          say(read.limited() ? "power.shows-limited" : "power.shows", tenth(read.supplyMa()));
-      typed().show(String.format(Locale.ROOT, "%.2f", read.reading()));
+          gate.measure().isPowered()
+              ? say(read.limited() ? "power.shows-limited" : "power.shows", tenth(read.supplyMa()))
+              : "";
+      typed().show(shown(read.reading()));
     });
+  }
+
+  private String shown(double reading) {
+    return switch (gate.measure()) {
+      case VOLTAGE -> String.format(Locale.ROOT, "%.2f", reading);
+      case CURRENT -> String.format(Locale.ROOT, "%.2fm", reading * 1000);
+      case RESISTANCE, CONTINUITY ->
+          Double.isInfinite(reading) ? "00" : String.format(Locale.ROOT, "%.1f", reading);
+    };
   }
 
   @Override
   public Mat mat() {
-    return cards.locks().mat(value(), Optional.empty());
+    return cards.locks().mat(read(), Optional.empty());
   }
 }

@@ -1,7 +1,6 @@
 package humble.desktop.power;
 
 import humble.core.kit.Gate;
-import humble.core.units.Engineering;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.OpenBuild;
@@ -34,7 +33,7 @@ final class GatesOpenHand extends Hand {
   private void row(Card.Maker card, Gate gate) {
     Double read = open.build().passedGates().get(gate.id());
     if (read != null) {
-      card.row(Standing.DONE, say("power.row", gate.title(), Engineering.reading(read, "V")));
+      card.row(Standing.DONE, say("power.row", gate.title(), cards.reading(gate, read)));
     } else {
       String reason = open.build().overriddenGates().getOrDefault(gate.id(), "");
       card.row(Standing.DEVIATED, say("power.row.overridden", gate.title(), reason));

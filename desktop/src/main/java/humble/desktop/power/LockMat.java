@@ -1,10 +1,12 @@
 package humble.desktop.power;
 
 import humble.core.kit.Gate;
+import humble.core.kit.Measured;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.power.Expectation;
+import humble.core.units.Band;
 import humble.core.units.Engineering;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
@@ -208,8 +210,7 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
       double h) {
     double bar = y + 96;
     pen.text(words.say("power.window-title"), x, y - 4, 15, Token.INK_SOFT, Pen.Hang.LEFT);
-    double most = Math.max(expected.supplyVolts(), expected.window().high()) * 1.12;
-    bar(pen, expected.window().low(), expected.window().high(), most, "V", reading, x, bar, w);
+    scale(pen, expected, reading, x, bar, w);
     double boxTop = bar + 84;
     double boxHeight = 52 + expected.otherwise().size() * 46.0;
     if (expected.otherwise().isEmpty() || boxTop + boxHeight > y + h + 40) {
@@ -220,13 +221,7 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     for (int i = 0; i < expected.otherwise().size(); i++) {
       Expectation.IfInstead each = expected.otherwise().get(i);
       double ty = boxTop + 56 + i * 46;
-      pen.bold(
-          Engineering.reading(Math.abs(each.volts()) < SEEN_V ? 0 : each.volts(), "V"),
-          x + 80,
-          ty,
-          17,
-          Token.INK,
-          Pen.Hang.RIGHT);
+      pen.bold(said(expected.measure(), each.value()), x + 80, ty, 17, Token.INK, Pen.Hang.RIGHT);
       pen.text(
           Pen.fitted(FaultWords.say(words, parts, each.fault()), 16, w - 94),
           x + 92,
@@ -234,12 +229,61 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
           16,
           Token.INK,
           Pen.Hang.LEFT);
+      if (!expected.measure().isPowered()) {
+        continue;
+      }
       String supply =
           words.say(
               each.limited() ? "power.limit-light" : "power.takes",
               String.format(java.util.Locale.ROOT, "%.1f", each.ma()));
       pen.text(supply, x + 92, ty + 19, 13, Token.INK_SOFT, Pen.Hang.LEFT);
     }
+  }
+
+  private String said(Measured measure, double value) {
+    if (Double.isInfinite(value)) {
+      return words.say("power.reads.open");
+    }
+    boolean nothing = measure == Measured.VOLTAGE && Math.abs(value) < SEEN_V;
+    return Engineering.reading(nothing ? 0 : value, measure.unit());
+  }
+
+  /** A rule with the window on it; what has no upper end is told in words. */
+  private void scale(
+      Pen pen, Expectation expected, OptionalDouble reading, double x, double y, double w) {
+    Band window = expected.window();
+    if (Double.isInfinite(window.high()) || expected.measure() == Measured.CONTINUITY) {
+      String key =
+          expected.measure() != Measured.CONTINUITY
+              ? "power.mat.least"
+              : Double.isInfinite(window.high()) ? "power.mat.silent" : "power.mat.beeps";
+      pen.bold(
+          words.say(key, Engineering.reading(window.low(), expected.measure().unit())),
+          x,
+          y + 10,
+          22,
+          Token.INK,
+          Pen.Hang.LEFT);
+      reading.ifPresent(value ->
+          pen.text(
+              words.say("power.mat.reads", said(expected.measure(), value)),
+              x,
+              y + 42,
+              18,
+              Token.INK,
+              Pen.Hang.LEFT));
+      return;
+    }
+    double supply =
+        expected.measure() == Measured.VOLTAGE
+            ? expected.power().map(power -> power.feed().volts()).orElse(0.0)
+            : 0;
+    double scale = expected.measure() == Measured.CURRENT ? 1000 : 1;
+    String unit = expected.measure() == Measured.CURRENT ? "mA" : expected.measure().unit();
+    double most = Math.max(supply, window.high() * scale) * 1.12;
+    OptionalDouble needle =
+        reading.isPresent() ? OptionalDouble.of(reading.getAsDouble() * scale) : reading;
+    bar(pen, window.low() * scale, window.high() * scale, most, unit, needle, x, y, w);
   }
 
   /** A rule from nothing to {@code most} with the window on it and a needle. */

@@ -2,11 +2,13 @@ package humble.desktop.power;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Gate;
+import humble.core.route.Step;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -15,14 +17,24 @@ import java.util.OptionalDouble;
 record Locks(Seat seat, OpenBuild open) {
   /** Gives the gate in hand: the first that is not open. */
   Optional<Gate> current() {
-    return open.kit().gates().stream()
-        .filter(gate -> !open.build().gateOpen(gate.id()))
-        .findFirst();
+    return gates().stream().filter(gate -> !open.build().gateOpen(gate.id())).findFirst();
+  }
+
+  /** Gives the gates in the order of the plan; what it does not have comes last. */
+  List<Gate> gates() {
+    List<String> planned =
+        open.plan().map(plan -> plan.steps().stream().map(Step::id).toList()).orElse(List.of());
+    List<Gate> gates = new ArrayList<>(open.kit().gates());
+    gates.sort(
+        Comparator.comparingInt(
+            gate -> planned.contains(gate.id()) ? planned.indexOf(gate.id()) : Integer.MAX_VALUE));
+    return gates;
   }
 
   /** Tells whether what comes before a gate is fitted, or it was read before. */
   boolean ready(Gate gate) {
-    return Progress.waitsForGate(open) || open.build().gateReadings().containsKey(gate.id());
+    return Progress.nextGate(open).filter(gate.id()::equals).isPresent()
+        || open.build().gateReadings().containsKey(gate.id());
   }
 
   /** Gives the picture without a reading. */
@@ -34,7 +46,7 @@ record Locks(Seat seat, OpenBuild open) {
   Mat mat(OptionalDouble reading, Optional<LockMat.Current> current) {
     List<LockMat.Lock> locks = new ArrayList<>();
     String now = current().map(Gate::id).orElse("");
-    for (Gate gate : open.kit().gates()) {
+    for (Gate gate : gates()) {
       boolean isNow = gate.id().equals(now);
       boolean passed = open.build().passedGates().containsKey(gate.id());
       BuildEvent.GateRead read = open.build().gateReadings().get(gate.id());

@@ -39,7 +39,10 @@ final class NotNowHand extends Hand {
     Card.Maker card = seat.card(cards.kicker(gate), cards.title(gate));
     cards.withKeys(card);
     return switch (why) {
-      case RECKONING -> card.how(say("plan.planning")).notYet(say("plan.wait"));
+      case RECKONING -> {
+        cards.wayPast(card, gate);
+        yield card.how(say("plan.planning")).notYet(say("plan.wait"));
+      }
       case FAILED -> {
         failed.ifPresent(sentence -> card.verdict(false, sentence));
         cards.wayPast(card, gate);
@@ -49,8 +52,10 @@ final class NotNowHand extends Hand {
         cards.wayPast(card, gate);
         yield card.how(say("power.no-expectation")).notYet(say("power.cannot"));
       }
-      case NOT_FITTED ->
-          card.how(say("power.first")).go(say("power.back"), () -> seat.desk().go(StageId.FIT));
+      case NOT_FITTED -> {
+        cards.wayPast(card, gate);
+        yield card.how(say("power.first")).go(say("power.back"), () -> seat.desk().go(StageId.FIT));
+      }
     };
   }
 

@@ -3,6 +3,7 @@ package humble.desktop.power;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Gate;
 import humble.core.mend.Observation;
+import humble.core.power.OhmsBefore;
 import humble.core.units.Engineering;
 import humble.core.units.TypedReading;
 import humble.desktop.draw.Mat;
@@ -13,13 +14,10 @@ import java.util.List;
 
 /** Ohms across the supply before power comes to the board. */
 final class OhmsHand extends ReadHand {
-  /** Two noughts stand for open: no meter shows them. */
-  private static final String OPEN_TYPED = "00";
-
   private final Gate gate;
-  private final OhmsBefore before;
+  private final OhmsAsked before;
 
-  OhmsHand(GateCards cards, Gate gate, OhmsBefore before) {
+  OhmsHand(GateCards cards, Gate gate, OhmsAsked before) {
     super(cards);
     this.gate = gate;
     this.before = before;
@@ -32,11 +30,24 @@ final class OhmsHand extends ReadHand {
 
   @Override
   List<Double> expected() {
-    return before.expected().isPresent() ? List.of(before.expected().getAsDouble()) : List.of();
+    return switch (before.means()) {
+      case OhmsBefore.Ohms read -> List.of(read.ohms());
+      case OhmsBefore.NoBeep beep -> List.of();
+    };
   }
 
-  private boolean opens() {
-    return typed().text().equals(OPEN_TYPED);
+  private String expect() {
+    String least = Engineering.reading(before.least(), "Ω");
+    return switch (before.means()) {
+      case OhmsBefore.Ohms read ->
+          say(
+              "power.ohms.expect",
+              Double.isInfinite(read.ohms())
+                  ? say("power.ohms.open")
+                  : Engineering.reading(read.ohms(), "Ω"),
+              least);
+      case OhmsBefore.NoBeep beep -> say("power.ohms.no-beep", least);
+    };
   }
 
   @Override
@@ -44,13 +55,7 @@ final class OhmsHand extends ReadHand {
     Card.Maker card =
         seat.card(cards.kicker(gate), say("power.ohms.title", before.plus(), before.minus()));
     card.how(say("power.ohms.how"));
-    card.how(
-        say(
-            "power.ohms.expect",
-            before.expected().isPresent()
-                ? Engineering.reading(before.expected().getAsDouble(), "Ω")
-                : say("power.ohms.open"),
-            Engineering.reading(before.least(), "Ω")));
+    card.how(expect());
     cards.caution(card, gate);
     card.field(typed().text(), opens() ? "" : reading().unit(), Takes.SIGNED);
     boolean readable = opens() || readable(card);

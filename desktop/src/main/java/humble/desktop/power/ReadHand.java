@@ -11,6 +11,9 @@ import java.util.OptionalDouble;
 
 /** Something that is read off a meter or a supply and typed. */
 abstract class ReadHand extends Hand {
+  /** Two noughts stand for open: no meter shows them. */
+  private static final String OPEN_TYPED = "00";
+
   protected final GateCards cards;
   protected final OpenBuild open;
 
@@ -36,6 +39,11 @@ abstract class ReadHand extends Hand {
     return reading().value() instanceof QuantityText.Read read
         ? OptionalDouble.of(read.value())
         : OptionalDouble.empty();
+  }
+
+  /** Tells whether what is typed stands for open. */
+  protected final boolean opens() {
+    return kind() == TypedReading.Kind.OHMS && typed().text().equals(OPEN_TYPED);
   }
 
   /** Says why what is typed cannot be read; tells whether it can. */

@@ -1,5 +1,6 @@
 package humble.desktop.power;
 
+import humble.core.circuit.Feed;
 import humble.core.kit.BoardState;
 import humble.core.power.PoweredStage;
 import humble.desktop.session.OpenBuild;
@@ -15,10 +16,13 @@ record StageCurrent(BoardState state, PoweredStage stage) {
   /** Gives the first state that the board is in now and whose current has not been read. */
   static Optional<StageCurrent> next(OpenBuild open) {
     return open.kit().states().stream()
-        .filter(state -> state.supply() != null && isNow(open, state))
+        .filter(state -> isNow(open, state))
         .filter(state ->
-            open.build().observed(state.id()).stream()
-                .noneMatch(text -> text.startsWith("I(" + state.supply() + ")=")))
+            Feed.of(open.built(), state)
+                .filter(feed ->
+                    open.build().observed(state.id()).stream()
+                        .noneMatch(text -> text.startsWith("I(" + feed.id() + ")=")))
+                .isPresent())
         .flatMap(state ->
             open.powered(state).found().map(stage -> new StageCurrent(state, stage)).stream())
         .findFirst();

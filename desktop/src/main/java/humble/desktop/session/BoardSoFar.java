@@ -17,7 +17,9 @@ final class BoardSoFar {
   /** Gives the board with everything fitted that is not lacking. */
   static AsBuilt planned(OpenBuild open) {
     Build build = open.build();
-    return new AsBuilt(build.choices(), rows(open), open.lacking());
+    Set<String> notThere = new HashSet<>(open.lacking());
+    notThere.addAll(build.leftOut().keySet());
+    return new AsBuilt(build.choices(), rows(open), notThere);
   }
 
   /**

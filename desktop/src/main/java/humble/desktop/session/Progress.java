@@ -7,6 +7,8 @@ import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.LookOver;
 import humble.core.kit.PartKind;
+import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.route.Step;
 import humble.core.stock.Stocktake;
 import humble.core.stock.Strips;
@@ -50,7 +52,10 @@ public final class Progress {
       case FIT -> {
         List<Step> steps =
             open.plan()
-                .map(plan -> plan.steps().stream().filter(s -> s.act() != Step.Act.GATE).toList())
+                .map(plan ->
+                    plan.steps().stream()
+                        .filter(step -> place(open.kit(), step) == StageId.FIT)
+                        .toList())
                 .orElse(List.of());
         yield steps.isEmpty()
             ? (build.fittedRefs().isEmpty() ? 0 : 0.5)
@@ -61,20 +66,27 @@ public final class Progress {
               kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
               kit.gates().size());
       case LOAD ->
-          ratio(
+          withTasks(
+              open,
+              stage,
               kit.firmware().images().stream()
                   .filter(i -> build.loaded().containsKey(i.id()))
                   .count(),
               kit.firmware().images().size());
       case WAKE ->
-          ratio(
+          withTasks(
+              open,
+              stage,
               kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count(),
               kit.peripherals().size());
       case CLOSE ->
           build.isClosed()
               ? 1
-              : ratio(
-                  build.closed().size(), 2 + kit.casing().map(c -> c.screws().size()).orElse(0));
+              : withTasks(
+                  open,
+                  stage,
+                  build.closed().size(),
+                  2 + kit.casing().map(c -> c.screws().size()).orElse(0));
       case BOOK -> build.isClosed() ? 1 : 0;
     };
   }
@@ -85,9 +97,51 @@ public final class Progress {
     return switch (stage) {
       case SORT -> !toSort(kit).isEmpty();
       case POWER -> !kit.gates().isEmpty();
-      case LOAD -> !kit.firmware().images().isEmpty();
-      case WAKE -> !kit.peripherals().isEmpty();
+      case LOAD -> !kit.firmware().images().isEmpty() || hasTask(kit, TaskKind.LOAD);
+      case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
+    };
+  }
+
+  private static boolean hasTask(Kit kit, TaskKind kind) {
+    return kit.tasks().stream().anyMatch(task -> task.kind() == kind);
+  }
+
+  private static double withTasks(OpenBuild open, StageId stage, long done, long all) {
+    List<Step> steps =
+        open.plan()
+            .map(plan ->
+                plan.steps().stream().filter(step -> place(open.kit(), step) == stage).toList())
+            .orElse(List.of());
+    long more = steps.stream().filter(step -> stepDone(open.build(), step)).count();
+    return ratio(done + more, all + steps.size());
+  }
+
+  /** Gives the stage in which a step of the plan is done. */
+  public static StageId place(Kit kit, Step step) {
+    return switch (step.act()) {
+      case GATE -> StageId.POWER;
+      case TASK ->
+          switch (kit.task(step.id()).map(Task::kind).orElse(TaskKind.PREPARE)) {
+            case LOAD -> StageId.LOAD;
+            case TEST -> StageId.WAKE;
+            case CASE -> StageId.CLOSE;
+            case INSPECT,
+                PREPARE,
+                REMOVE,
+                WIND,
+                WIRE,
+                LINK,
+                TRIM,
+                CLEAN,
+                COAT,
+                FIT_PANEL,
+                ALIGN,
+                MEASURE,
+                CONFIGURE ->
+                StageId.FIT;
+          };
+      case FIT, INSERT, REMOVE, TURN, CHOOSE -> StageId.FIT;
     };
   }
 
@@ -122,7 +176,8 @@ public final class Progress {
     return switch (step.act()) {
       case GATE -> build.gateOpen(step.id());
       case CHOOSE -> build.choices().containsKey(step.id());
-      case FIT, INSERT, TASK, TURN -> build.doneSteps().contains(step.id());
+      case FIT, INSERT -> build.isDone(step.id(), step.refs());
+      case TASK, TURN, REMOVE -> build.doneSteps().contains(step.id());
     };
   }
 
@@ -132,8 +187,11 @@ public final class Progress {
       return StageId.BOOK;
     }
     for (StageId stage : StageId.values()) {
-      if (stage == StageId.FIT && open.build().school().isPresent() && waitsForGate(open)) {
-        return StageId.POWER;
+      if (stage == StageId.FIT && open.build().school().isPresent()) {
+        StageId next = step(open).map(step -> place(open.kit(), step)).orElse(stage);
+        if (next != StageId.FIT) {
+          return next;
+        }
       }
       if (share(open, stage) < 1) {
         return stage;
@@ -149,8 +207,8 @@ public final class Progress {
             plan.steps().stream().filter(step -> !stepDone(open.build(), step)).findFirst());
   }
 
-  /** Tells whether the next step of the plan is a gate. */
-  public static boolean waitsForGate(OpenBuild open) {
-    return step(open).map(step -> step.act() == Step.Act.GATE).orElse(false);
+  /** Gives the gate that the next step of the plan is. */
+  public static Optional<String> nextGate(OpenBuild open) {
+    return step(open).filter(step -> step.act() == Step.Act.GATE).map(Step::id);
   }
 }

@@ -206,10 +206,12 @@ public final class Session {
         new BuildEvent.Began(
             fresh.kit().name(), fresh.kit().id(), fresh.path().toAbsolutePath().toString(), seed);
     Optional<Build> last = journal.builds().stream().findFirst().map(journal::build);
-    // Lamp, eyes and meter are the bench's: what was said for the last build holds for this one.
+    // Lamp, eyes, meter and supply are the bench's: what was said for the last build holds for this
+    // one.
     List<BuildEvent> first = new ArrayList<>(List.of(began));
     last.flatMap(Build::sees).ifPresent(first::add);
     last.flatMap(Build::meter).ifPresent(meter -> first.add(new BuildEvent.UsesMeter(meter)));
+    last.flatMap(Build::fedBy).ifPresent(how -> first.add(new BuildEvent.FedBy(how)));
     append(id, first);
     open(journal.build(id), fresh.kit(), fresh.path());
   }

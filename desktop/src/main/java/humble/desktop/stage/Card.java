@@ -195,9 +195,14 @@ public record Card(
       return this;
     }
 
-    /** Sets the caution. */
+    /** Adds a caution; several stand together, under the gravest sign. */
     public Maker caution(boolean grave, String text) {
-      caution = new Warning(grave, text);
+      Warning before = caution;
+      if (before == null) {
+        caution = new Warning(grave, text);
+      } else if (!before.text().contains(text)) {
+        caution = new Warning(grave || before.grave(), before.text() + " " + text);
+      }
       return this;
     }
 

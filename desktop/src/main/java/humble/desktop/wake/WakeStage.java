@@ -2,9 +2,12 @@ package humble.desktop.wake;
 
 import humble.core.kit.Peripheral;
 import humble.desktop.hand.HandStage;
+import humble.desktop.hand.StageTask;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
+import humble.desktop.stage.StageId;
+import java.util.Optional;
 
 /** Wakes the board, peripheral by peripheral. */
 public final class WakeStage extends HandStage {
@@ -18,6 +21,12 @@ public final class WakeStage extends HandStage {
 
   @Override
   protected Turn turn() {
+    Optional<StageTask> task = StageTask.next(seat, bench.open(), StageId.WAKE);
+    if (task.isPresent()) {
+      return new Turn(
+          task.get().id(),
+          () -> new TestTaskHand(seat, task.get(), () -> bench.mat(Optional.empty())));
+    }
     if (!bench.loaded()) {
       return new Turn("load first", () -> new LoadFirstHand(bench));
     }

@@ -1,6 +1,7 @@
 package humble.formats.kit;
 
 import humble.core.kit.NameRule;
+import humble.core.units.Band;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -225,6 +226,16 @@ final class Cursor {
           }
           return value;
         });
+  }
+
+  /** Gives a range of two numbers, the lower first; anything else is an error. */
+  Optional<Band> pair(String key) {
+    List<Double> range = numbers(key);
+    boolean good = range.size() == 2 && range.get(0) <= range.get(1);
+    if (has(key) && !good) {
+      error(key, "A range is two numbers, the lower first.");
+    }
+    return good ? Optional.of(new Band(range.get(0), range.get(1))) : Optional.empty();
   }
 
   List<List<String>> textPairs(String key) {

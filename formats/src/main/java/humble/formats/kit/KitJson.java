@@ -287,6 +287,7 @@ final class KitJson {
         kind,
         c.text("title"),
         c.numberFrom("minutes", 0, 5),
+        c.numberFrom("minutes_unattended", 0, 0),
         c.texts("after"),
         c.texts("before"));
   }
@@ -302,11 +303,11 @@ final class KitJson {
             .flatMap(text -> c.code("measure", "measure", text, Measured::named, Measured.names()))
             .orElse(Measured.VOLTAGE);
     List<String> at = c.texts("at");
-    if (measure == Measured.VOLTAGE && at.size() != 2) {
-      c.error("at", "A voltage is measured between two points.");
+    if (measure != Measured.CURRENT && at.size() != 2) {
+      c.error("at", "It is measured between two points.");
       at = List.of();
     }
-    Band expected = c.child("expect").map(e -> band(e, "min", "max")).orElse(null);
+    Band expected = expected(c, measure);
     return new Gate(
         c.needId("id"),
         c.text("title"),
@@ -318,23 +319,34 @@ final class KitJson {
         c.text("caution"));
   }
 
-  private static Supply supply(Cursor c) {
-    c.known("polarity");
-    List<Double> range = c.numbers("range_v");
-    Band band =
-        range.size() == 2 && range.get(0) <= range.get(1)
-            ? new Band(range.get(0), range.get(1))
-            : null;
-    if (c.has("range_v") && band == null) {
-      c.error("range_v", "A range is two numbers, the lower first.");
+  /** Volts, amperes or ohms from {@code min} to {@code max}; of a continuity open or joined. */
+  private static @Nullable Band expected(Cursor c, Measured measure) {
+    if (measure != Measured.CONTINUITY) {
+      return c.child("expect").map(e -> band(e, "min", "max")).orElse(null);
     }
+    if (!c.has("expect")) {
+      return null;
+    }
+    return switch (c.text("expect")) {
+      case "joined" -> Measured.JOINED_OHM;
+      case "open" -> Measured.OPEN_OHM;
+      default -> {
+        c.error("expect", "A continuity is open or joined.");
+        yield null;
+      }
+    };
+  }
+
+  private static Supply supply(Cursor c) {
+    Band band = c.pair("range_v").orElse(null);
     return new Supply(
         c.needId("id"),
         c.needNumber("volts"),
         c.numberFrom("limit_ma", 0, 500),
         c.needText("plus"),
         c.needText("minus"),
-        band);
+        band,
+        c.text("polarity"));
   }
 
   private static BoardState state(Cursor c) {

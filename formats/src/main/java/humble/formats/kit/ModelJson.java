@@ -3,6 +3,7 @@ package humble.formats.kit;
 import humble.core.kit.Model;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** Reads the electrical model of a line. */
 final class ModelJson {
@@ -15,10 +16,18 @@ final class ModelJson {
           case "resistor" -> new Model.Resistor(c.numberFrom("ohms", 0, 1));
           case "diode" ->
               new Model.Junction(
-                  above(c, "vf_v", 0.65), above(c, "at_ma", 10), above(c, "n", 1.8), false);
+                  above(c, "vf_v", 0.65),
+                  above(c, "at_ma", 10),
+                  above(c, "n", 1.8),
+                  false,
+                  spread(c));
           case "led" ->
               new Model.Junction(
-                  above(c, "vf_v", 2.0), above(c, "at_ma", 10), above(c, "n", 2.0), true);
+                  above(c, "vf_v", 2.0),
+                  above(c, "at_ma", 10),
+                  above(c, "n", 2.0),
+                  true,
+                  spread(c));
           case "zener" -> new Model.Zener(above(c, "vz_v", 5.1), above(c, "at_ma", 5));
           case "npn", "pnp" ->
               new Model.Bipolar(
@@ -44,19 +53,23 @@ final class ModelJson {
                   c.numberFrom("theta_ja_c_per_w", 0, 65),
                   pin(c, "in", "1"),
                   pin(c, "gnd", "2"),
-                  pin(c, "out", "3"));
+                  pin(c, "out", "3"),
+                  tolerance(c));
           case "load" -> load(c);
           case "switch" -> {
             List<List<String>> poles = c.textPairs("poles");
             yield new Model.Switch(
                 poles.isEmpty() ? List.of(List.of("1", "2")) : poles, c.flag("closed", false));
           }
-          case "battery" ->
-              new Model.Battery(
-                  above(c, "voc_v", 3),
-                  above(c, "rint_ohm", 1),
-                  c.numberFrom("mah", 0, 200),
-                  c.numberFrom("cutoff_v", 0, 2));
+          case "battery" -> {
+            double voc = above(c, "voc_v", 3);
+            yield new Model.Battery(
+                voc,
+                above(c, "rint_ohm", 1),
+                c.numberFrom("mah", 0, 200),
+                c.numberFrom("cutoff_v", 0, 2),
+                c.pair("voc_range_v").orElseGet(() -> Model.Battery.usualRange(voc)));
+          }
           case "pot" -> new Model.Pot(above(c, "ohms", 10000), c.numberFrom("at", 0, 0.5));
           case "open" -> new Model.Open();
           default -> {
@@ -79,7 +92,18 @@ final class ModelJson {
         pin(c, "minus", "2"),
         c.numberFrom("ma", 0, 0),
         c.numberFrom("min_v", 0, 0),
-        outputs);
+        outputs,
+        c.numberFrom("ma_spread_pct", 0, Model.Load.USUAL_SPREAD_PCT));
+  }
+
+  private static double spread(Cursor c) {
+    return c.numberFrom("vf_spread_v", 0, Model.Junction.USUAL_SPREAD_V);
+  }
+
+  private static @Nullable Double tolerance(Cursor c) {
+    return c.has("tolerance_pct")
+        ? c.numberFrom("tolerance_pct", 0, Model.Regulator.USUAL_TOLERANCE_PCT)
+        : null;
   }
 
   private static String pin(Cursor c, String key, String otherwise) {

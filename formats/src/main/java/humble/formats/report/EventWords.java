@@ -20,6 +20,14 @@ public final class EventWords {
           words.say("event.measured", e.line(), Engineering.reading(e.value(), "Ω"));
       case BuildEvent.BandsRead e -> words.say("event.bands", e.line());
       case BuildEvent.Sees e -> words.say("event.sees", e.light(), e.eyes());
+      case BuildEvent.FedBy e -> words.say("event.fed-by." + fed(e.how()));
+      case BuildEvent.SeriesRead e ->
+          words.say(
+              e.goes() ? "event.series" : "event.series-stop",
+              Engineering.reading(e.volts(), "V"),
+              e.state());
+      case BuildEvent.Checked e ->
+          words.say(e.fine() ? "event.checked" : "event.checked-odd", check(words, e.check()));
       case BuildEvent.UsesMeter e -> words.say("event.meter", e.profile());
       case BuildEvent.HostRead e ->
           words.say(e.fits() ? "event.host" : "event.host-wrong", e.shown());
@@ -48,8 +56,17 @@ public final class EventWords {
           e.refs().isEmpty()
               ? words.say("event.task", e.step())
               : words.say("event.fitted", List.copyOf(e.refs()));
+      case BuildEvent.FittedSome e -> words.say("event.fitted-some", List.copyOf(e.refs()));
+      case BuildEvent.TookOut e -> words.say("event.took-out", List.copyOf(e.refs()));
+      case BuildEvent.LeftOut e -> words.say("event.left-out", e.ref(), e.reason());
+      case BuildEvent.Replaced e -> words.say("event.replaced", e.ref(), e.reason());
       case BuildEvent.GateRead e ->
-          words.say("event.gate-read", e.gate(), Engineering.reading(e.value(), "V"));
+          words.say(
+              "event.gate-read",
+              e.gate(),
+              Double.isInfinite(e.value())
+                  ? words.say("event.open")
+                  : Engineering.reading(e.value(), e.unit()));
       case BuildEvent.GatePassed e -> words.say("event.gate-passed", e.gate());
       case BuildEvent.GateOverridden e -> words.say("event.gate-overridden", e.gate(), e.reason());
       case BuildEvent.FaultHidden e -> words.say("event.hidden", e.level());
@@ -69,6 +86,15 @@ public final class EventWords {
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
       case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
+  }
+
+  private static String fed(String how) {
+    return how.equals("limited") ? how : "plain";
+  }
+
+  private static String check(Words words, String check) {
+    String key = "check." + check;
+    return words.knows(key) ? words.say(key) : check;
   }
 
   /** A fact is told by its own words; one that has none yet by its name and what it is. */

@@ -1,0 +1,45 @@
+package humble.core.power;
+
+import humble.core.craft.Rails;
+import humble.core.kit.BoardState;
+import humble.core.kit.Model;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
+import java.util.List;
+
+/** The parts of a board whose current nobody has told: what is reckoned is less than they take. */
+final class Unmodelled {
+  private Unmodelled() {}
+
+  static List<String> refs(Parts parts, BoardState state) {
+    Rails rails = Rails.of(parts);
+    return parts.all().stream()
+        .filter(part -> parts.isOn(part.ref(), state))
+        .filter(part -> part.model() instanceof Model.Open && part.line().model() == null)
+        .filter(part -> takesCurrent(part.line().kind()) && wired(parts, rails, part))
+        .map(Part::ref)
+        .toList();
+  }
+
+  private static boolean takesCurrent(PartKind kind) {
+    return kind.is(PartKind.Fact.NEEDS_MODEL)
+        || kind == PartKind.LED_SMART
+        || kind == PartKind.LED_MATRIX
+        || kind == PartKind.SENSOR
+        || kind == PartKind.BUZZER
+        || kind == PartKind.SPEAKER
+        || kind == PartKind.CARD;
+  }
+
+  /** A part takes current that hangs on a feeding net and on another one. */
+  private static boolean wired(Parts parts, Rails rails, Part part) {
+    List<String> nets =
+        part.pack().pins().stream()
+            .flatMap(pin -> parts.netOf(new PinRef(part.ref(), pin.number())).stream())
+            .distinct()
+            .toList();
+    return nets.size() > 1 && nets.stream().anyMatch(rails.nets()::contains);
+  }
+}
