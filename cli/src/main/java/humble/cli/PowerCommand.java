@@ -162,12 +162,9 @@ final class PowerCommand extends humble.cli.Command {
             + (limit == null
                 ? volts + " of " + stage.feed().id()
                 : String.format(Locale.ROOT, "set %s, limit %.0f mA", volts, limit))
-            + String.format(
-                Locale.ROOT,
-                "; %s%.1f–%.1f mA",
-                least,
-                stage.expectMa().low(),
-                stage.expectMa().high()));
+            + "; "
+            + least
+            + between(stage.expectMa()));
     text.add(
         String.format(
             Locale.ROOT,
@@ -199,6 +196,12 @@ final class PowerCommand extends humble.cli.Command {
                     scan.lineMa(),
                     scan.line())));
     stage.hints().forEach(hint -> text.add("  " + text(hint)));
+  }
+
+  private static String between(Band ma) {
+    String low = String.format(Locale.ROOT, "%.1f", ma.low());
+    String high = String.format(Locale.ROOT, "%.1f", ma.high());
+    return (low.equals(high) ? low : low + "–" + high) + " mA";
   }
 
   private static String volts(Band band) {

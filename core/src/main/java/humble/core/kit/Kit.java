@@ -65,22 +65,27 @@ public record Kit(
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
-    return copied(boards, others, places, nets, supplies);
+    return copied(boards, others, places, nets, supplies, gates, states);
   }
 
   /** Gives this kit with other supplies. */
   public Kit withSupplies(List<Supply> others) {
-    return copied(boards, lines, places, nets, others);
+    return copied(boards, lines, places, nets, others, gates, states);
   }
 
   /** Gives this kit with other places and nets: what its board says. */
   public Kit withBoard(List<Place> otherPlaces, Map<String, List<PinRef>> otherNets) {
-    return copied(boards, lines, otherPlaces, otherNets, supplies);
+    return copied(boards, lines, otherPlaces, otherNets, supplies, gates, states);
   }
 
   /** Gives this kit with other boards. */
   public Kit withBoards(List<Board> others) {
-    return copied(others, lines, places, nets, supplies);
+    return copied(others, lines, places, nets, supplies, gates, states);
+  }
+
+  /** Gives this kit with other gates and states. */
+  public Kit withGates(List<Gate> otherGates, List<BoardState> otherStates) {
+    return copied(boards, lines, places, nets, supplies, otherGates, otherStates);
   }
 
   private Kit copied(
@@ -88,7 +93,9 @@ public record Kit(
       List<Line> otherLines,
       List<Place> otherPlaces,
       Map<String, List<PinRef>> otherNets,
-      List<Supply> otherSupplies) {
+      List<Supply> otherSupplies,
+      List<Gate> otherGates,
+      List<BoardState> otherStates) {
     return new Kit(
         id,
         name,
@@ -105,9 +112,9 @@ public record Kit(
         rules,
         tasks,
         blocks,
-        gates,
+        otherGates,
         otherSupplies,
-        states,
+        otherStates,
         firmware,
         peripherals,
         enclosure,

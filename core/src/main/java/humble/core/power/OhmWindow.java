@@ -10,6 +10,7 @@ import humble.core.kit.Parts;
 import humble.core.units.Band;
 import humble.core.units.Spread;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -75,9 +76,11 @@ final class OhmWindow {
 
   /**
    * Tells whether a junction decides the reading: without everything that holds one it would be
-   * another, or it is another with the probes the other way round.
+   * another, it is another with the probes the other way round, or with more volts.
+   *
+   * @param tested what a tester with more volts finds
    */
-  boolean isDecidedByJunction() {
+  boolean isDecidedByJunction(Optional<OhmBench.Tested> tested) {
     List<Fault> without =
         parts.all().stream()
             .filter(part -> parts.isOn(part.ref(), state) && holdsJunction(part.model()))
@@ -86,7 +89,12 @@ final class OhmWindow {
     double whole = nominal().orElse(0);
     double bare = ohms(without).orElse(0);
     double turned = new OhmWindow(parts, state, black, red).nominal().orElse(0);
-    return differ(whole, bare) || differ(whole, turned);
+    double more =
+        tested
+            .map(at -> at.amps() > 0 ? at.volts() / at.amps() : Double.POSITIVE_INFINITY)
+            .map(ohms -> ohms > OhmBench.OPEN_OHM ? Double.POSITIVE_INFINITY : ohms)
+            .orElse(whole);
+    return differ(whole, bare) || differ(whole, turned) || differ(whole, more);
   }
 
   private static boolean differ(double a, double b) {

@@ -4,6 +4,7 @@ import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -22,16 +23,10 @@ public sealed interface OhmsBefore {
    * A reading that no junction decides.
    *
    * @param ohms what a board as designed shows; infinite for open
+   * @param least below this it is not powered: a tenth of what is expected; of an open board, what
+   *     alone would take the smallest limit
    */
-  record Ohms(String red, String black, double ohms) implements OhmsBefore {
-    /** Below this part of what is expected a board is not powered. */
-    private static final double LEAST_PART = 0.1;
-
-    @Override
-    public double least() {
-      return Double.isInfinite(ohms) ? LEAST_PART * OhmBench.OPEN_OHM : LEAST_PART * ohms;
-    }
-  }
+  record Ohms(String red, String black, double ohms, double least) implements OhmsBefore {}
 
   /** Junctions decide what is shown, but no good board beeps. */
   record NoBeep(String red, String black) implements OhmsBefore {
@@ -40,6 +35,9 @@ public sealed interface OhmsBefore {
       return BEEP_OHM;
     }
   }
+
+  /** Below this part of what is expected a board is not powered. */
+  double LEAST_PART = 0.1;
 
   /** Ohms at which a continuity tester beeps. */
   double BEEP_OHM = 50;
@@ -60,15 +58,17 @@ public sealed interface OhmsBefore {
       return Optional.empty();
     }
     OhmWindow window = new OhmWindow(parts, state, red, black);
+    Optional<OhmBench.Tested> tested =
+        new OhmBench(parts, state).tested(red, black, BEEP_V, BEEP_A, List.of());
     OptionalDouble ohms = window.nominal();
-    if (ohms.isPresent() && !window.isDecidedByJunction()) {
-      return Optional.of(new Ohms(red, black, ohms.getAsDouble()));
+    if (ohms.isPresent() && !window.isDecidedByJunction(tested)) {
+      double reads = ohms.getAsDouble();
+      double least =
+          Double.isInfinite(reads) ? feed.volts() / SupplyLimit.LEAST_A : LEAST_PART * reads;
+      return Optional.of(new Ohms(red, black, reads, least));
     }
-    return new OhmBench(parts, state)
-        .tested(red, black, BEEP_V, BEEP_A, java.util.List.of())
-        .filter(tested ->
-            tested.amps() < BEEP_A / 2
-                || tested.volts() / tested.amps() >= CLEAR_OF_BEEP * BEEP_OHM)
-        .map(tested -> new NoBeep(red, black));
+    return tested
+        .filter(at -> at.amps() < BEEP_A / 2 || at.volts() / at.amps() >= CLEAR_OF_BEEP * BEEP_OHM)
+        .map(at -> new NoBeep(red, black));
   }
 }

@@ -14,7 +14,6 @@ import humble.core.marking.PreferredNumbers;
  */
 public record SeriesResistor(double ohms, double watts, double goVolts, double stopVolts) {
   private static final double MOST_DROP_PART = 0.1;
-  private static final double LEAST_SHORT_A = 0.02;
 
   /** Resistors of five per cent, as lie about on every bench. */
   private static final double TOLERANCE = 0.05;
@@ -32,7 +31,7 @@ public record SeriesResistor(double ohms, double watts, double goVolts, double s
     double most =
         Math.min(
             amps > 0 ? MOST_DROP_PART * volts / amps : Double.POSITIVE_INFINITY,
-            volts / LEAST_SHORT_A);
+            volts / SupplyLimit.LEAST_A);
     double ohms = PreferredNumbers.largestE12(most);
     return new SeriesResistor(
         ohms, volts * volts / ohms, amps * ohms * (1 + TOLERANCE), STOP_PART * volts);

@@ -11,7 +11,10 @@ import humble.core.kit.Supply;
  * never above what the supply gives nor what a part survives that carries the whole current.
  */
 final class SupplyLimit {
-  private static final double LEAST_MA = 20;
+  /** No limit is set lower than this, in amperes. */
+  static final double LEAST_A = 0.02;
+
+  private static final double LEAST_MA = 1000 * LEAST_A;
   private static final double FACTOR = 1.5;
 
   /** A part that carries this share of the supply's current carries all of it. */

@@ -77,12 +77,18 @@ public final class FitStage extends HandStage {
             this::picture)
         .or(() -> wind(step))
         .or(() -> labels(step))
-        .orElseGet(() -> new Turn(step, () -> step(of)));
+        .orElseGet(() ->
+            new Turn(new Named(step, Progress.waitsForFirstPower(open, step)), () -> step(of)));
   }
+
+  private record Named(Step step, boolean waits) {}
 
   private static StepHand step(StepHand.Of of) {
     return switch (of.step().act()) {
-      case FIT, INSERT -> new PartHand(of);
+      case FIT, INSERT ->
+          Progress.waitsForFirstPower(of.open(), of.step())
+              ? new FirstPowerHand(of)
+              : new PartHand(of);
       case GATE -> new ElsewhereHand(of);
       case TASK ->
           Progress.place(of.open().kit(), of.step()) == StageId.FIT

@@ -1,6 +1,7 @@
 package humble.desktop.power;
 
 import humble.core.kit.Gate;
+import humble.core.power.FirstPower;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.OpenBuild;
@@ -8,6 +9,7 @@ import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import java.util.List;
 
 /** No gate is left: what each read, or why it was passed. */
 final class GatesOpenHand extends Hand {
@@ -22,9 +24,13 @@ final class GatesOpenHand extends Hand {
 
   @Override
   public Card card() {
-    boolean any = !open.kit().gates().isEmpty();
-    Card.Maker card =
-        seat.card(say("power.kicker.done"), say(any ? "power.done" : "power.no-gates"));
+    List<FirstPower.Check> checks = FirstPower.checks(open.kit());
+    String title =
+        !open.kit().gates().isEmpty()
+            ? "power.done"
+            : checks.isEmpty() ? "power.no-gates" : "power.checked";
+    Card.Maker card = seat.card(say("power.kicker.done"), say(title));
+    checks.forEach(check -> card.row(Standing.DONE, seat.say(check.title())));
     open.kit().gates().forEach(gate -> row(card, gate));
     cards.withKeys(card);
     return card.go(say("power.on"), this::on);

@@ -10,6 +10,7 @@ import humble.desktop.hand.StopHand;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.Known;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
 import humble.desktop.stage.Desk;
 import java.util.HashSet;
 import java.util.List;
@@ -38,6 +39,12 @@ public final class PowerStage extends HandStage {
     if (gate != null) {
       return gate(gate);
     }
+    return Progress.nextCheck(open)
+        .map(check -> new Turn(check, () -> new CheckHand(cards, check)))
+        .orElseGet(this::afterGates);
+  }
+
+  private Turn afterGates() {
     return (skipCurrents ? Optional.<StageCurrent>empty() : StageCurrent.next(open))
         .map(draw -> new Turn(draw, () -> new CurrentHand(cards, draw, () -> skipCurrents = true)))
         .orElseGet(() -> new Turn("open", () -> new GatesOpenHand(cards)));

@@ -19,15 +19,18 @@ import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.mend.Habits;
 import humble.core.power.Expectation;
+import humble.core.power.FirstPower;
 import humble.core.power.PoweredStage;
 import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.School;
+import humble.core.words.Words;
 import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -65,8 +68,8 @@ public final class OpenBuild {
       Runnable changed) {
     this.acts = new Acts(journal, build, bench);
     this.folder = folder;
-    this.kit = kit;
-    this.parts = Parts.of(kit);
+    this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
+    this.parts = Parts.of(this.kit);
     this.built = parts;
     this.planned = parts;
     this.works = new Works(bench, changed);
@@ -75,7 +78,7 @@ public final class OpenBuild {
     this.layers = new Recall<>(works, board -> LayersRead.of(board, folder));
     long seed = build.began().map(BuildEvent.Began::practiceSeed).orElse(1L);
     this.practice = new PracticeBench(parts, seed, List.of());
-    this.links = new PracticeLinks(practice, folder, kit);
+    this.links = new PracticeLinks(practice, folder, this.kit);
     changed();
   }
 

@@ -9,6 +9,7 @@ import humble.core.kit.LookOver;
 import humble.core.kit.PartKind;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
+import humble.core.power.FirstPower;
 import humble.core.route.Step;
 import humble.core.stock.Stocktake;
 import humble.core.stock.Strips;
@@ -62,9 +63,15 @@ public final class Progress {
             : ratio(steps.stream().filter(s -> stepDone(build, s)).count(), steps.size());
       }
       case POWER ->
-          ratio(
-              kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
-              kit.gates().size());
+          kit.gates().isEmpty()
+              ? ratio(
+                  FirstPower.checks(kit).stream()
+                      .filter(check -> isFine(build, check.id()))
+                      .count(),
+                  FirstPower.checks(kit).size())
+              : ratio(
+                  kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
+                  kit.gates().size());
       case LOAD ->
           withTasks(
               open,
@@ -96,7 +103,7 @@ public final class Progress {
     Kit kit = open.kit();
     return switch (stage) {
       case SORT -> !toSort(kit).isEmpty();
-      case POWER -> !kit.gates().isEmpty();
+      case POWER -> !kit.gates().isEmpty() || !FirstPower.checks(kit).isEmpty();
       case LOAD -> !kit.firmware().images().isEmpty() || hasTask(kit, TaskKind.LOAD);
       case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
@@ -205,6 +212,35 @@ public final class Progress {
     return open.plan()
         .flatMap(plan ->
             plan.steps().stream().filter(step -> !stepDone(open.build(), step)).findFirst());
+  }
+
+  /** Gives the next check of first power, where a kit has no gate to read. */
+  public static Optional<FirstPower.Check> nextCheck(OpenBuild open) {
+    return FirstPower.checks(open.kit()).stream()
+        .filter(check -> !isFine(open.build(), check.id()))
+        .findFirst();
+  }
+
+  private static boolean isFine(Build build, String check) {
+    return build.checked().getOrDefault(check, false);
+  }
+
+  /** Tells whether a step puts a chip into a socket that has not been powered empty. */
+  public static boolean waitsForFirstPower(OpenBuild open, Step step) {
+    return step.act() == Step.Act.INSERT
+        && step.refs().stream()
+            .flatMap(ref -> open.parts().part(ref).stream())
+            .anyMatch(part -> part.line().kind() != PartKind.BATTERY)
+        && nextCheck(open).filter(FirstPower.Check::isBeforeChips).isPresent();
+  }
+
+  /** Tells whether chips still have to go into their sockets. */
+  public static boolean chipsWait(OpenBuild open) {
+    return open.plan()
+        .map(plan ->
+            plan.steps().stream()
+                .anyMatch(step -> step.act() == Step.Act.INSERT && !stepDone(open.build(), step)))
+        .orElse(false);
   }
 
   /** Gives the gate that the next step of the plan is. */

@@ -85,6 +85,9 @@ public final class KeypadWalk {
         && card.field().map(field -> field.typed().isEmpty()).orElse(false)) {
       return labels(card);
     }
+    if (window.stage() == StageId.POWER && card.key('1').isPresent()) {
+      return List.of(KeyCode.NUMPAD1);
+    }
     if (window.stage() == StageId.WAKE && asksForPicture(card)) {
       return List.of(digit(picture()));
     }
