@@ -4,6 +4,7 @@ import humble.core.budget.Budget;
 import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Parts;
+import humble.core.power.GateSense;
 import humble.core.route.Planner;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
@@ -57,6 +58,11 @@ final class CheckCommand extends humble.cli.Command {
             Finding.error(
                 "kit.json", "No order of work is possible, these run in a circle: " + facts));
       }
+    }
+    if (read instanceof KitRead.Opened opened) {
+      List<Finding> gates = GateSense.of(opened.kit());
+      impossible |= gates.stream().anyMatch(Finding::isError);
+      findings.addAll(gates);
     }
     for (Finding finding : findings) {
       String level = finding.level().name().toLowerCase(Locale.ROOT);

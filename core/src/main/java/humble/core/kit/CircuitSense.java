@@ -2,10 +2,12 @@ package humble.core.kit;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What makes no sense electrically: a supply whose two nets are one copper, a supply that feeds
@@ -14,6 +16,12 @@ import java.util.Optional;
  */
 final class CircuitSense {
   private static final double SHORT_OHM = 0.1;
+
+  /** A resistor that carries a supply has less than this. */
+  private static final double FEED_OHM = 20;
+
+  /** More than this part of what a regulator gives cannot be its own output. */
+  private static final double ABOVE_OUTPUT = 1.1;
 
   private final Kit kit;
   private final Parts parts;
@@ -29,6 +37,7 @@ final class CircuitSense {
     sense.supplies();
     sense.batteries();
     sense.models();
+    sense.regulators();
     return sense.findings;
   }
 
@@ -43,6 +52,7 @@ final class CircuitSense {
       }
       joined(plus.get(), minus.get())
           .ifPresent(by -> warn(at, "The supply '" + supply.id() + "' is shorted: " + by));
+      turned(at, supply, plus.get(), minus.get());
       fed(at + "/plus", supply, plus.get());
       fed(at + "/minus", supply, minus.get());
     }
@@ -64,6 +74,134 @@ final class CircuitSense {
           at,
           "The supply '" + supply.id() + "' floats: nothing else hangs on its net " + net + ".");
     }
+  }
+
+  /**
+   * A supply whose plus is what chips and regulators take for ground, and whose minus is not, is
+   * the wrong way round.
+   */
+  private void turned(String at, Supply supply, String plus, String minus) {
+    int right = 0;
+    List<String> wrong = new ArrayList<>();
+    for (Part part : parts.all()) {
+      String ground = ground(part.model()).orElse(null);
+      String net = ground == null ? null : parts.netOf(new PinRef(part.ref(), ground)).orElse(null);
+      if (minus.equals(net)) {
+        right++;
+      } else if (plus.equals(net)) {
+        wrong.add(part.ref());
+      }
+    }
+    if (right == 0 && !wrong.isEmpty()) {
+      findings.add(
+          Finding.error(
+              "kit.json#" + at,
+              "The supply '"
+                  + supply.id()
+                  + "' is the wrong way round: its plus is the ground of "
+                  + String.join(", ", wrong)
+                  + "."));
+    }
+  }
+
+  private static Optional<String> ground(Model model) {
+    return switch (model) {
+      case Model.Regulator regulator -> Optional.of(regulator.gnd());
+      case Model.Load load -> Optional.of(load.minus());
+      case Model.Resistor r -> Optional.empty();
+      case Model.Junction j -> Optional.empty();
+      case Model.Zener z -> Optional.empty();
+      case Model.Bipolar q -> Optional.empty();
+      case Model.Mosfet m -> Optional.empty();
+      case Model.Switch s -> Optional.empty();
+      case Model.Battery b -> Optional.empty();
+      case Model.Pot p -> Optional.empty();
+      case Model.Closed c -> Optional.empty();
+      case Model.Open o -> Optional.empty();
+    };
+  }
+
+  /** A regulator that is fed at its output with more than it gives is the wrong way round. */
+  private void regulators() {
+    for (int i = 0; i < kit.lines().size(); i++) {
+      for (String ref : kit.lines().get(i).refs()) {
+        if (!(parts.part(ref).map(Part::model).orElse(null) instanceof Model.Regulator regulator)) {
+          continue;
+        }
+        String in = parts.netOf(new PinRef(ref, regulator.in())).orElse("");
+        String out = parts.netOf(new PinRef(ref, regulator.out())).orElse("");
+        double fedOut = fedAt(out);
+        if (fedOut > ABOVE_OUTPUT * regulator.voutV() && fedAt(in) == 0) {
+          findings.add(
+              Finding.error(
+                  "kit.json#/lines/" + i + "/model",
+                  ref
+                      + " is the wrong way round: it is fed at its output, pin "
+                      + regulator.out()
+                      + ", and its input hangs on nothing that feeds."));
+        }
+      }
+    }
+  }
+
+  /** Gives the volts of the source that reaches a net through switches, links and junctions. */
+  private double fedAt(String net) {
+    double most = 0;
+    for (Supply supply : kit.supplies()) {
+      String plus = parts.net(supply.plus()).orElse("");
+      if (!net.isEmpty() && reaches(plus, net)) {
+        most = Math.max(most, supply.volts());
+      }
+    }
+    for (Part part : parts.all()) {
+      if (part.model() instanceof Model.Battery cell) {
+        String plus = parts.netOf(new PinRef(part.ref(), "1")).orElse("");
+        if (!net.isEmpty() && reaches(plus, net)) {
+          most = Math.max(most, cell.vocV());
+        }
+      }
+    }
+    return most;
+  }
+
+  private boolean reaches(String from, String to) {
+    Set<String> reached = new HashSet<>(Set.of(from));
+    List<String> open = new ArrayList<>(List.of(from));
+    while (!open.isEmpty()) {
+      String net = open.removeFirst();
+      if (net.equals(to)) {
+        return true;
+      }
+      for (Part part : parts.all()) {
+        if (carriesSupply(part.model())) {
+          List<String> nets =
+              part.pack().pins().stream()
+                  .flatMap(pin -> parts.netOf(new PinRef(part.ref(), pin.number())).stream())
+                  .toList();
+          if (nets.contains(net)) {
+            nets.stream().filter(reached::add).forEach(open::add);
+          }
+        }
+      }
+    }
+    return false;
+  }
+
+  private static boolean carriesSupply(Model model) {
+    return switch (model) {
+      case Model.Closed c -> true;
+      case Model.Switch s -> true;
+      case Model.Junction j -> !j.led();
+      case Model.Mosfet m -> true;
+      case Model.Resistor r -> r.ohms() < FEED_OHM;
+      case Model.Zener z -> false;
+      case Model.Bipolar q -> false;
+      case Model.Regulator r -> false;
+      case Model.Load l -> false;
+      case Model.Battery b -> false;
+      case Model.Pot p -> false;
+      case Model.Open o -> false;
+    };
   }
 
   private void batteries() {

@@ -57,6 +57,7 @@ public final class KitCheck {
     check.cautions(alsoNamed);
     check.cycle();
     check.findings.addAll(CircuitSense.of(check.parts));
+    check.findings.addAll(BoardSense.of(check.parts));
     return List.copyOf(check.findings);
   }
 
@@ -139,6 +140,7 @@ public final class KitCheck {
         error(at + "/value", "The value cannot be read: " + bad.sentence());
       }
       modelPins(at, line);
+      marks(at + "/polarity_marks", line.polarityMarks(), line.refs());
       long needed = line.refs().stream().filter(ref -> !leftOut.contains(ref)).count();
       if (line.supplied() < needed && line.kind() != PartKind.LINK && line.stripOf() == 0) {
         warning(
@@ -159,14 +161,33 @@ public final class KitCheck {
     }
   }
 
+  private void marks(String at, List<String> marks, List<String> refs) {
+    Part part = refs.isEmpty() ? null : parts.part(refs.getFirst()).orElse(null);
+    for (int k = 0; k < marks.size(); k++) {
+      String mark = marks.get(k);
+      if (!Marks.KNOWN.contains(Marks.shape(mark))) {
+        error(
+            at + "/" + k,
+            "There is no mark '"
+                + Marks.shape(mark)
+                + "'. It is one of: "
+                + String.join(", ", Marks.KNOWN)
+                + ".");
+      }
+      String pin = Marks.pin(mark).orElse("");
+      if (part != null && !pin.isEmpty() && part.pinNumber(pin).isEmpty()) {
+        error(at + "/" + k, part.ref() + " has no pin '" + pin + "'.");
+      }
+    }
+  }
+
   /** A model whose pins the package lacks could not be put into any circuit. */
   private void modelPins(String at, Line line) {
     Part part = line.refs().isEmpty() ? null : parts.part(line.refs().getFirst()).orElse(null);
-    Model model = line.model();
-    if (part == null || model == null) {
+    if (part == null) {
       return;
     }
-    for (String pin : ModelPins.of(model)) {
+    for (String pin : ModelPins.of(part.model())) {
       if (part.pinNumber(pin).isEmpty()) {
         error(
             at + "/model",
@@ -195,6 +216,7 @@ public final class KitCheck {
         error(at + "/panel", "There is no task '" + place.panel() + "'.");
       }
       Part part = parts.part(place.ref()).orElse(null);
+      marks(at + "/board_marks", place.marks(), List.of(place.ref()));
       if (part != null) {
         rowAndPins(place, part, at);
       }
@@ -319,6 +341,7 @@ public final class KitCheck {
       }
       steps(at + "/absent", state.absent());
       steps(at + "/closed", state.closed());
+      settings(at, state);
       for (String held : new TreeSet<>(state.sources().keySet())) {
         net(at + "/sources/" + escape(held), held);
       }
@@ -328,9 +351,48 @@ public final class KitCheck {
     }
   }
 
+  /** What a state sets has to be there, and has to be what can be set so. */
+  private void settings(String at, BoardState state) {
+    for (int k = 0; k < state.closed().size(); k++) {
+      String ref = state.closed().get(k);
+      if (parts.part(ref).filter(part -> !(part.model() instanceof Model.Switch)).isPresent()) {
+        error(at + "/closed/" + k, ref + " has no contacts that could be closed.");
+      }
+    }
+    for (String knob : new TreeSet<>(state.set().keySet())) {
+      if (parts.part(knob).filter(part -> part.model() instanceof Model.Pot).isEmpty()) {
+        error(at + "/set/" + escape(knob), "'" + knob + "' is no potentiometer of this kit.");
+      }
+    }
+    state
+        .choose()
+        .forEach((id, choice) -> {
+          KitOption option =
+              kit.options().stream().filter(each -> each.id().equals(id)).findFirst().orElse(null);
+          if (option == null) {
+            error(at + "/choose/" + escape(id), "There is no option '" + id + "'.");
+          } else if (option.choice(choice).isEmpty()) {
+            error(
+                at + "/choose/" + escape(id),
+                "Option '" + id + "' has no choice '" + choice + "'.");
+          }
+        });
+  }
+
   private void wake() {
+    Set<String> awake = new HashSet<>(taskIds);
+    kit.peripherals().forEach(each -> awake.add(each.id()));
+    kit.firmware().images().forEach(each -> awake.add(each.id()));
     for (int i = 0; i < kit.peripherals().size(); i++) {
       Peripheral peripheral = kit.peripherals().get(i);
+      for (int k = 0; k < peripheral.after().size(); k++) {
+        String before = peripheral.after().get(k);
+        if (!awake.contains(before)) {
+          error(
+              "/peripherals/" + i + "/after/" + k,
+              "'" + before + "' is no peripheral, image, task or gate of this kit.");
+        }
+      }
       knownRef(
           "/peripherals/" + i + "/part", peripheral.part().isEmpty() ? null : peripheral.part());
       if (peripheral instanceof Peripheral.Matrix matrix) {

@@ -20,12 +20,12 @@ final class ModelPins {
         yield pins;
       }
       case Model.Switch contacts -> contacts.poles().stream().flatMap(List::stream).toList();
-      case Model.Resistor fixed -> List.of();
-      case Model.Junction fixed -> List.of();
-      case Model.Zener fixed -> List.of();
-      case Model.Battery fixed -> List.of();
-      case Model.Pot fixed -> List.of();
-      case Model.Closed fixed -> List.of();
+      case Model.Resistor fixed -> List.of("1", "2");
+      case Model.Junction fixed -> List.of("1", "2");
+      case Model.Zener fixed -> List.of("1", "2");
+      case Model.Battery fixed -> List.of("1", "2");
+      case Model.Pot fixed -> List.of("1", "2", "3");
+      case Model.Closed fixed -> List.of("1", "2");
       case Model.Open fixed -> List.of();
     };
   }

@@ -2,6 +2,8 @@ package humble.desktop.book;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.power.Unproved;
+import humble.core.words.Phrase;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
@@ -26,6 +28,9 @@ import org.jspecify.annotations.Nullable;
 
 /** The log that wrote itself: evenings as lanes, and the report. */
 public final class BookStage implements Stage {
+  /** More than these fill the card; the report has them all. */
+  private static final int MOST_UNPROVED = 4;
+
   private final OpenBuild open;
   private final Desk desk;
   private final Words words;
@@ -45,9 +50,10 @@ public final class BookStage implements Stage {
   public Card card() {
     Build build = open.build();
     Duration time = build.benchTime(Instant.EPOCH);
-    boolean closed = build.isClosed();
-    Card.Maker card =
-        new Card.Maker(words.say("book.kicker"), words.say(closed ? "book.done" : "book.so-far"));
+    List<Phrase> unproved = Unproved.of(open.kit(), build);
+    String title =
+        !build.isClosed() ? "book.so-far" : unproved.isEmpty() ? "book.done" : "book.closed";
+    Card.Maker card = new Card.Maker(words.say("book.kicker"), words.say(title));
     card.how(
         words.say(
             "book.time",
@@ -69,6 +75,15 @@ public final class BookStage implements Stage {
         build.entries().stream().filter(e -> e.event() instanceof BuildEvent.Unread).count();
     if (unread > 0) {
       card.row(Standing.DEVIATED, words.say("book.unread", unread));
+    }
+    if (build.isClosed()) {
+      unproved.stream()
+          .limit(MOST_UNPROVED)
+          .forEach(each -> card.row(Standing.DEVIATED, desk.coreWords().say(each)));
+      if (unproved.size() > MOST_UNPROVED) {
+        card.row(
+            Standing.DEVIATED, words.say("book.more-unproved", unproved.size() - MOST_UNPROVED));
+      }
     }
     report.answer().ifPresent(said -> card.verdict(said.good(), said.text()));
     if (report.asking()) {

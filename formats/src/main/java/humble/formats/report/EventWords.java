@@ -60,13 +60,7 @@ public final class EventWords {
       case BuildEvent.TookOut e -> words.say("event.took-out", List.copyOf(e.refs()));
       case BuildEvent.LeftOut e -> words.say("event.left-out", e.ref(), e.reason());
       case BuildEvent.Replaced e -> words.say("event.replaced", e.ref(), e.reason());
-      case BuildEvent.GateRead e ->
-          words.say(
-              "event.gate-read",
-              e.gate(),
-              Double.isInfinite(e.value())
-                  ? words.say("event.open")
-                  : Engineering.reading(e.value(), e.unit()));
+      case BuildEvent.GateRead e -> words.say("event.gate-read", e.gate(), reading(words, e));
       case BuildEvent.GatePassed e -> words.say("event.gate-passed", e.gate());
       case BuildEvent.GateOverridden e -> words.say("event.gate-overridden", e.gate(), e.reason());
       case BuildEvent.FaultHidden e -> words.say("event.hidden", e.level());
@@ -86,6 +80,13 @@ public final class EventWords {
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
       case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
+  }
+
+  /** Gives a gate's reading with its unit. */
+  static String reading(Words words, BuildEvent.GateRead read) {
+    return Double.isInfinite(read.value())
+        ? words.say("event.open")
+        : Engineering.reading(read.value(), read.unit());
   }
 
   private static String fed(String how) {

@@ -3,9 +3,12 @@ package humble.formats.report;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
+import humble.core.power.FirstPower;
+import humble.core.power.Unproved;
 import humble.core.stock.Stocktake;
 import humble.core.units.Engineering;
 import humble.core.words.ForeignText;
+import humble.core.words.Phrase;
 import humble.core.words.Words;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -46,13 +49,15 @@ public final class HtmlReport {
   private final Build build;
   private final Words words;
   private final ZoneId zone;
+  private final Locale locale;
   private final StringBuilder out = new StringBuilder();
 
   private HtmlReport(Kit kit, Build build, Locale locale, ZoneId zone) {
-    this.kit = kit;
+    this.kit = FirstPower.given(kit, Words.core(locale));
     this.build = build;
     this.words = Words.of("humble.formats.report.report", locale).naming(HtmlReport::name);
     this.zone = zone;
+    this.locale = locale;
   }
 
   /** Gives the page: no scripts, no outside files, and a policy that lets none in. */
@@ -78,6 +83,7 @@ public final class HtmlReport {
     evenings();
     readings();
     deviations();
+    unproved();
     leftOver();
     log();
     return out.append("</body></html>\n").toString();
@@ -135,7 +141,11 @@ public final class HtmlReport {
   }
 
   private static long joints(BuildEvent event) {
-    return event instanceof BuildEvent.Fitted fitted ? fitted.joints() : 0;
+    return switch (event) {
+      case BuildEvent.Fitted fitted -> fitted.joints();
+      case BuildEvent.FittedSome some -> some.joints();
+      default -> 0;
+    };
   }
 
   private static String hours(Duration time) {
@@ -152,7 +162,7 @@ public final class HtmlReport {
         case BuildEvent.GateRead e ->
             row(
                 name(e.gate()),
-                Engineering.reading(e.value(), "V"),
+                EventWords.reading(words, e),
                 verdict(e.verdict()) + practice(e.practice()));
         case BuildEvent.Loaded e ->
             row(
@@ -189,6 +199,12 @@ public final class HtmlReport {
         case BuildEvent.MarksWeighed e when e.conflict() -> odd(e.line(), e);
         case BuildEvent.ModuleRead e when e.row().isEmpty() -> odd(e.ref(), e);
         case BuildEvent.JointSeen e when !e.seen().equals("good") -> odd(e.pin(), e);
+        case BuildEvent.GateOverridden e -> odd(e.gate(), e);
+        case BuildEvent.LeftOut e -> odd(e.ref(), e);
+        case BuildEvent.Replaced e -> odd(e.ref(), e);
+        case BuildEvent.LookedOver e when !e.fine() -> odd(e.spot(), e);
+        case BuildEvent.SeriesRead e when !e.goes() -> odd(e.state(), e);
+        case BuildEvent.Checked e when !e.fine() -> odd(e.check(), e);
         default -> rows--;
       }
       rows++;
@@ -201,6 +217,19 @@ public final class HtmlReport {
 
   private void odd(String where, BuildEvent event) {
     row(words.say("report.odd"), name(where), EventWords.say(words, event));
+  }
+
+  /** What nobody powered and tried is not told as working. */
+  private void unproved() {
+    heading("report.unproved");
+    List<Phrase> open = Unproved.of(kit, build);
+    out.append("<ul>");
+    Words core = Words.core(locale).naming(HtmlReport::name);
+    open.forEach(each -> out.append("<li>").append(escape(core.say(each))).append("</li>\n"));
+    out.append("</ul>\n");
+    if (open.isEmpty()) {
+      out.append("<p>").append(escape(words.say("report.none"))).append("</p>\n");
+    }
   }
 
   private void leftOver() {

@@ -1,0 +1,75 @@
+package humble.core.power;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Gate;
+import humble.core.kit.Kit;
+import humble.core.kit.TaskKind;
+import humble.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What a build has not proved: gates not read, programs not read back, peripherals not tried. A
+ * thing works only where something was powered and tried.
+ */
+public final class Unproved {
+  private Unproved() {}
+
+  /** Gives a sentence for each thing that was not proved; empty when everything was. */
+  public static List<Phrase> of(Kit kit, Build build) {
+    List<Phrase> open = new ArrayList<>();
+    if (!wasPowered(build)) {
+      open.add(Phrase.of("unproved.power"));
+    } else if (!wasPoweredInTruth(build)) {
+      open.add(Phrase.of("unproved.practice"));
+    }
+    for (Gate gate : kit.gates()) {
+      if (!build.passedGates().containsKey(gate.id())) {
+        open.add(Phrase.of("unproved.gate", gate.title()));
+      }
+    }
+    FirstPower.checks(kit).stream()
+        .filter(check -> !build.checked().getOrDefault(check.id(), false))
+        .forEach(check -> open.add(Phrase.of("unproved.check", check.title())));
+    kit.firmware()
+        .images()
+        .forEach(image -> {
+          BuildEvent.Loaded loaded = build.loaded().get(image.id());
+          if (loaded == null) {
+            open.add(Phrase.of("unproved.image", image.id()));
+          } else if (!loaded.verified()) {
+            open.add(Phrase.of("unproved.read-back", image.id()));
+          }
+        });
+    kit.peripherals().stream()
+        .filter(peripheral -> !build.awake().contains(peripheral.id()))
+        .forEach(peripheral -> open.add(Phrase.of("unproved.peripheral", peripheral.id())));
+    kit.tasks().stream()
+        .filter(task -> task.kind() == TaskKind.TEST && !build.doneSteps().contains(task.id()))
+        .forEach(task -> open.add(Phrase.of("unproved.test", task.title())));
+    boolean tries =
+        !kit.peripherals().isEmpty()
+            || kit.tasks().stream().anyMatch(task -> task.kind() == TaskKind.TEST);
+    if (!tries) {
+      open.add(Phrase.of("unproved.nothing-tried"));
+    }
+    return open;
+  }
+
+  private static boolean wasPowered(Build build) {
+    return !build.passedGates().isEmpty()
+        || build.checked().getOrDefault("full", false)
+        || build.seriesRead().values().stream().anyMatch(BuildEvent.SeriesRead::goes)
+        || !build.awake().isEmpty();
+  }
+
+  /** What only the practice bench answered was never powered. */
+  private static boolean wasPoweredInTruth(Build build) {
+    boolean readForReal =
+        build.gateReadings().values().stream()
+            .anyMatch(read -> !read.practice() && build.passedGates().containsKey(read.gate()));
+    boolean readAtAll = !build.gateReadings().isEmpty();
+    return readForReal || !readAtAll;
+  }
+}
