@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
 /** The parts of one simulated board: each with a value of its own, as parts as sold differ. */
 final class PartsAsSold {
   /** What is sold was sorted: nothing lies further out than this part of its half-width. */
-  private static final double SORTED_PART = 0.9;
+  private static final double SORTED_PART = 0.6;
 
   /** What the kinds besides resistors are drawn from, so that resistors stay what they are. */
   private static final long OTHERS = 0x5eed_0f1e_57a1_11edL;

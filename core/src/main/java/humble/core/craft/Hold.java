@@ -18,6 +18,8 @@ public enum Hold {
   TWEEZERS,
   /** A strip of card of the right thickness under its body. */
   GAUGE,
+  /** Something thicker than card under its body: a spacer. */
+  SPACER,
   /** Its leads, bent outwards by 45° on the far side. */
   BENT_LEADS,
   /** Its own legs, which click in. */
@@ -33,6 +35,9 @@ public enum Hold {
 
   private static final double TALL_MM = 10;
 
+  /** No card is thicker than this. */
+  private static final double CARD_MM = 1.5;
+
   /** Gives the way to hold a part, from its mate, its leads, its height and its mount. */
   public static Hold of(Part part) {
     Place place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
@@ -46,7 +51,7 @@ public enum Hold {
       return TWEEZERS;
     }
     if (place.mount() == Mount.RAISED || place.mount() == Mount.PROUD) {
-      return GAUGE;
+      return place.standoffMm() > CARD_MM ? SPACER : GAUGE;
     }
     return switch (part.pack().lead()) {
       case THIN -> part.pack().heightMm() > TALL_MM ? PUTTY : BENT_LEADS;

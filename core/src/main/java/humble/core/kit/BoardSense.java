@@ -23,6 +23,9 @@ final class BoardSense {
   /** An edge contact reaches over the edge by up to this. */
   private static final double OVER_EDGE_MM = 1;
 
+  /** No square millimetre holds more pads; what a flood puts there is told by these. */
+  private static final int MOST_IN_A_CELL = 16;
+
   private final Kit kit;
   private final Parts parts;
   private final List<Finding> findings = new ArrayList<>();
@@ -92,7 +95,17 @@ final class BoardSense {
         || parts.socketOf(b.ref()).filter(a.ref()::equals).isPresent()
         || touches(a, b)
         || touches(b, a)
+        || isPluggedOn(a, b)
+        || isPluggedOn(b, a)
         || either(a.ref(), b.ref());
+  }
+
+  /** A module or a display stands over the header that it is plugged onto. */
+  private static boolean isPluggedOn(Part a, Part b) {
+    PartKind above = a.line().kind();
+    PartKind below = b.line().kind();
+    return (above == PartKind.MODULE || above == PartKind.DISPLAY || above == PartKind.CARD)
+        && (below == PartKind.HEADER || below == PartKind.CONNECTOR);
   }
 
   private static boolean touches(Part a, Part b) {
@@ -181,7 +194,10 @@ final class BoardSense {
         }
       }
     }
-    cells.computeIfAbsent(cell(place.board(), x, y), key -> new ArrayList<>()).add(pad);
+    List<Pad> here = cells.computeIfAbsent(cell(place.board(), x, y), key -> new ArrayList<>());
+    if (here.size() < MOST_IN_A_CELL) {
+      here.add(pad);
+    }
   }
 
   private static String cell(String board, int x, int y) {

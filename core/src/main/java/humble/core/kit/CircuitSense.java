@@ -27,6 +27,11 @@ final class CircuitSense {
   private final Parts parts;
   private final List<Finding> findings = new ArrayList<>();
 
+  private final Map<String, Double> sources = new HashMap<>();
+
+  /** The nets that each feeding net reaches through what carries a supply. */
+  private final Map<String, Set<String>> reached = new HashMap<>();
+
   private CircuitSense(Parts parts) {
     this.parts = parts;
     this.kit = parts.kit();
@@ -146,45 +151,49 @@ final class CircuitSense {
 
   /** Gives the volts of the source that reaches a net through switches, links and junctions. */
   private double fedAt(String net) {
-    double most = 0;
-    for (Supply supply : kit.supplies()) {
-      String plus = parts.net(supply.plus()).orElse("");
-      if (!net.isEmpty() && reaches(plus, net)) {
-        most = Math.max(most, supply.volts());
+    return sources().entrySet().stream()
+        .filter(source -> reaches(source.getKey(), net))
+        .mapToDouble(Map.Entry::getValue)
+        .max()
+        .orElse(0);
+  }
+
+  /** Gives the volts of supplies and batteries by the net of their plus. */
+  private Map<String, Double> sources() {
+    if (sources.isEmpty()) {
+      for (Supply supply : kit.supplies()) {
+        parts.net(supply.plus()).ifPresent(net -> sources.merge(net, supply.volts(), Math::max));
       }
-    }
-    for (Part part : parts.all()) {
-      if (part.model() instanceof Model.Battery cell) {
-        String plus = parts.netOf(new PinRef(part.ref(), "1")).orElse("");
-        if (!net.isEmpty() && reaches(plus, net)) {
-          most = Math.max(most, cell.vocV());
+      for (Part part : parts.all()) {
+        if (part.model() instanceof Model.Battery cell) {
+          parts
+              .netOf(new PinRef(part.ref(), "1"))
+              .ifPresent(net -> sources.merge(net, cell.vocV(), Math::max));
         }
       }
     }
-    return most;
+    return sources;
   }
 
   private boolean reaches(String from, String to) {
-    Set<String> reached = new HashSet<>(Set.of(from));
+    return reached.computeIfAbsent(from, this::reachedFrom).contains(to);
+  }
+
+  private Set<String> reachedFrom(String from) {
+    Set<String> found = new HashSet<>(Set.of(from));
     List<String> open = new ArrayList<>(List.of(from));
     while (!open.isEmpty()) {
-      String net = open.removeFirst();
-      if (net.equals(to)) {
-        return true;
-      }
-      for (Part part : parts.all()) {
-        if (carriesSupply(part.model())) {
-          List<String> nets =
-              part.pack().pins().stream()
-                  .flatMap(pin -> parts.netOf(new PinRef(part.ref(), pin.number())).stream())
-                  .toList();
-          if (nets.contains(net)) {
-            nets.stream().filter(reached::add).forEach(open::add);
-          }
+      for (PinRef pin : kit.nets().getOrDefault(open.removeFirst(), List.of())) {
+        Part part = parts.part(pin.ref()).orElse(null);
+        if (part != null && carriesSupply(part.model())) {
+          part.pack().pins().stream()
+              .flatMap(each -> parts.netOf(new PinRef(part.ref(), each.number())).stream())
+              .filter(found::add)
+              .forEach(open::add);
         }
       }
     }
-    return false;
+    return found;
   }
 
   private static boolean carriesSupply(Model model) {

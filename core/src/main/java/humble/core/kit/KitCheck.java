@@ -57,8 +57,15 @@ public final class KitCheck {
     check.cautions(alsoNamed);
     check.cycle();
     check.findings.addAll(CircuitSense.of(check.parts));
-    check.findings.addAll(BoardSense.of(check.parts));
     return List.copyOf(check.findings);
+  }
+
+  /**
+   * Gives what cannot be on a board: asked of a kit without errors, for where names lead nowhere
+   * the places are not what was meant.
+   */
+  public static List<Finding> board(Kit kit) {
+    return BoardSense.of(Parts.of(kit));
   }
 
   private void names() {

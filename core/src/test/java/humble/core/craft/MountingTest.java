@@ -35,7 +35,7 @@ class MountingTest {
   @CsvSource({
     "RESISTOR, axial-quarter-watt, FLUSH, BENT_LEADS",
     "CAPACITOR_POLARISED, radial-5x11, FLUSH, PUTTY",
-    "LED, led-3, RAISED, GAUGE",
+    "LED, led-3, RAISED, SPACER",
     "SOCKET, socket-dip-28, FLUSH, CARD",
     "HEADER, header-1x6, FLUSH, TAPE",
     "BUTTON, tact-6, FLUSH, ITSELF",

@@ -45,7 +45,13 @@ final class PartHand extends StepHand {
 
   private PartWords said(String ref) {
     return new PartWords(
-        open.built(), board.view(), part(), ref, seat.words(), seat.desk().coreWords());
+        open.built(),
+        board.view(),
+        part(),
+        ref,
+        open.build().doubtfulLines().contains(part().line().id()),
+        seat.words(),
+        seat.desk().coreWords());
   }
 
   @Override
@@ -55,7 +61,9 @@ final class PartHand extends StepHand {
     Card.Maker card = begun();
     PartLines lines = new PartLines(seat, open, step, part, said(focused().orElse(part.ref())));
     lines.how(card);
-    if (!caution(card) && harm.needsTwoMarks()) {
+    boolean cautioned = caution(card);
+    // What can burst is told at every one of its kind, whatever else the kit cautions of there.
+    if (harm == Harm.DANGER ? !cautionsDanger() : !cautioned && harm.needsTwoMarks()) {
       card.caution(harm == Harm.DANGER, say("fit.harm." + harm.name().toLowerCase(Locale.ROOT)));
     }
     if (open.build().doubtfulLines().contains(part.line().id())) {

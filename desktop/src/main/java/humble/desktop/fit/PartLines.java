@@ -105,7 +105,7 @@ final class PartLines {
 
   private String stands() {
     return place.mount() == Mount.SOCKETED
-        ? seat.say("fit.mount.socketed")
+        ? seat.say(part.pack().isDualInLine() ? "fit.mount.squared" : "fit.mount.socketed")
         : row() + seat.say(stand.how()) + (full ? "" : " " + seat.say(Hold.of(part).how()));
   }
 

@@ -1,6 +1,7 @@
 package humble.desktop.fit;
 
 import humble.core.craft.JointOrder;
+import humble.core.kit.Marks;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
@@ -13,7 +14,14 @@ import java.util.List;
 import java.util.Optional;
 
 /** What is said of a part in hand: which way round, by which marks, and which joints come first. */
-record PartWords(Parts parts, BoardView view, Part part, String ref, Words words, Words coreWords) {
+record PartWords(
+    Parts parts,
+    BoardView view,
+    Part part,
+    String ref,
+    boolean doubted,
+    Words words,
+    Words coreWords) {
   /** Four things to look at fit on the card: two on the part, one on the board, the landmark. */
   private static final int MOST_PART_MARKS = 2;
 
@@ -53,21 +61,44 @@ record PartWords(Parts parts, BoardView view, Part part, String ref, Words words
     Pin1.of(parts, ref, view)
         .ifPresent(pin1 -> {
           String way = coreWords.say(pin1.landmark().phrase());
-          PartKind kind = part.line().kind();
-          String key =
-              kind.isDiode()
-                  ? (kind == PartKind.LED ? "fit.way.led" : "fit.way.diode")
-                  : kind == PartKind.CAPACITOR_POLARISED
-                      ? "fit.way.capacitor"
-                      : kind.hasPlus()
-                          ? "fit.way.plus"
-                          : part.pack().isDualInLine() ? "fit.way.notch" : "fit.way.pin1";
-          lines.add(words.say(key, ref, way));
+          lines.add(words.say(wayKey(), ref, way));
         });
-    if (part.pack().id().equals("half-round-3")) {
+    if (part.pack().id().equals("half-round-3") && !doubted) {
       lines.add(words.say("fit.way.flat"));
     }
     return lines;
+  }
+
+  /** The mark that the part itself shows tells the way; a bag whose marks disagree shows none. */
+  private String wayKey() {
+    PartKind kind = part.line().kind();
+    List<String> shown =
+        doubted ? List.of() : part.line().polarityMarks().stream().map(Marks::shape).toList();
+    boolean unsaid = part.line().polarityMarks().isEmpty() && !doubted;
+    boolean twoLeads = part.pack().pins().size() == 2;
+    if (kind.isDiode()) {
+      boolean light = kind == PartKind.LED || kind == PartKind.LASER;
+      return shown.contains("stripe") && twoLeads
+          ? "fit.way.diode"
+          : shown.contains("flat") && twoLeads && light ? "fit.way.led" : "fit.way.cathode";
+    }
+    if (kind == PartKind.CAPACITOR_POLARISED) {
+      return shown.contains("stripe") && shown.contains("long-lead")
+          ? "fit.way.capacitor"
+          : shown.contains("stripe") ? "fit.way.capacitor.stripe" : "fit.way.plus";
+    }
+    if (kind.hasPlus()) {
+      return "fit.way.plus";
+    }
+    if (shown.contains("notch") || unsaid && part.pack().isDualInLine()) {
+      return "fit.way.notch";
+    }
+    for (String mark : List.of("printed-side", "bevel", "dot", "triangle", "tab")) {
+      if (shown.contains(mark)) {
+        return "fit.way.mark." + mark;
+      }
+    }
+    return "fit.way.pin1";
   }
 
   /**
@@ -80,7 +111,10 @@ record PartWords(Parts parts, BoardView view, Part part, String ref, Words words
         .flatMap(place -> place.marks().stream())
         .limit(MOST_BOARD_MARKS)
         .forEach(mark -> marks.add("board:" + mark));
-    if (part.placed().isPresent()) {
+    // An edge of the board only says the direction again, which the card says already.
+    boolean thing =
+        Pin1.of(parts, part.ref(), view).filter(p -> p.landmark().ref() != null).isPresent();
+    if (thing) {
       marks.add("landmark");
     }
     return marks;

@@ -69,6 +69,11 @@ abstract class StepHand extends OnBoardHand {
     return !all.isEmpty();
   }
 
+  /** Tells whether the kit itself cautions of a danger at the step. */
+  protected final boolean cautionsDanger() {
+    return cautions(open, step).stream().anyMatch(c -> c.level() != Caution.Level.CARE);
+  }
+
   private static List<Caution> cautions(OpenBuild open, Step step) {
     return open.kit().cautions().stream().filter(c -> names(step).contains(c.at())).toList();
   }

@@ -8,6 +8,7 @@ import humble.core.kit.WireRun;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Work that is not the fitting of a part: cleaning, wiring, looking joints over. */
 final class TaskHand extends StepHand {
@@ -16,6 +17,10 @@ final class TaskHand extends StepHand {
   TaskHand(Of of) {
     super(of);
   }
+
+  /** What is peeled off and not soldered off. */
+  private static final Pattern PEELS =
+      Pattern.compile("\\b(peel|film|foil|tape|sticker|backing)", Pattern.CASE_INSENSITIVE);
 
   @Override
   String title() {
@@ -55,12 +60,15 @@ final class TaskHand extends StepHand {
     inspect();
   }
 
+  /** Taking off film needs no iron; taking off a part does. */
+  private static Optional<String> craft(Task task) {
+    boolean peels = task.kind() == TaskKind.REMOVE && PEELS.matcher(task.title()).find();
+    return Optional.of(peels ? "fit.task.peel" : "fit.task." + task.kind().text());
+  }
+
   private void lines(Card.Maker card, Task task) {
     card.how(task.title());
-    String craft = "fit.task." + task.kind().text();
-    if (seat.words().knows(craft)) {
-      card.how(say(craft));
-    }
+    craft(task).filter(seat.words()::knows).ifPresent(craft -> card.how(say(craft)));
     for (WireTable.Row row : WireTable.of(open.built(), open.kit().handwork().wiresOf(task.id()))) {
       WireRun wire = row.wire();
       card.row(

@@ -35,6 +35,7 @@ public final class Progress {
           spots += LookOver.of(open.parts(), board).size();
         }
         int hosts = kit.hosts().isEmpty() ? 0 : 1;
+        int supplies = kit.supplies().isEmpty() ? 0 : 1;
         boolean hostRead = build.host().map(host -> host.fits()).orElse(false);
         yield ratio(
             items.stream().filter(item -> build.counted().containsKey(item.id())).count()
@@ -42,8 +43,9 @@ public final class Progress {
                     .filter(s -> build.snapped().contains(s.pieces().getFirst().line()))
                     .count()
                 + Math.min(spots, build.lookedOver().size())
-                + (hostRead ? hosts : 0),
-            items.size() + strips.size() + spots + hosts);
+                + (hostRead ? hosts : 0)
+                + (build.checked().containsKey("supply") ? supplies : 0),
+            items.size() + strips.size() + spots + hosts + supplies);
       }
       case SORT -> {
         List<Line> lines = toSort(kit);

@@ -5,14 +5,42 @@ import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.words.Words;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 
 /** What lines of a parts list are called in the window. */
 public final class LineNames {
   private static final java.util.regex.Pattern SHAPE =
       java.util.regex.Pattern.compile("(\\d)x(\\d+)$");
 
+  private static final double MILLIFARAD = 1e-3;
+  private static final double MICROS = 1e6;
+  private static final int SHOWN_DIGITS = 4;
+
   private LineNames() {}
+
+  /**
+   * Gives a short name that tells a line from the others: where several have the same, what is
+   * printed on it, its value or its package stands with it.
+   */
+  public static String distinct(Words words, List<Line> all, Line line) {
+    String brief = brief(words, line);
+    List<Line> alike = all.stream().filter(other -> brief(words, other).equals(brief)).toList();
+    if (alike.size() < 2) {
+      return brief;
+    }
+    for (Function<Line, String> by :
+        List.<Function<Line, String>>of(LineNames::value, Line::marking, Line::packageId)) {
+      String own = by.apply(line);
+      if (!own.isEmpty() && alike.stream().map(by).distinct().count() > 1) {
+        return joined(own, brief);
+      }
+    }
+    return brief;
+  }
 
   /** Gives a short name: the value where there is one, else the kind. */
   public static String brief(Words words, Line line) {
@@ -56,8 +84,19 @@ public final class LineNames {
 
   private static String value(Line line) {
     String unit = line.kind().unit();
-    return !unit.isEmpty() && Quantity.parse(line.value()) instanceof QuantityText.Read read
-        ? Engineering.nominal(read.value(), unit)
-        : line.value();
+    if (unit.isEmpty() || !(Quantity.parse(line.value()) instanceof QuantityText.Read read)) {
+      return line.value();
+    }
+    // Cans are printed in microfarads, however many there are.
+    return unit.equals("F") && read.value() >= MILLIFARAD
+        ? plain(read.value() * MICROS) + " µF"
+        : Engineering.nominal(read.value(), unit);
+  }
+
+  private static String plain(double value) {
+    return BigDecimal.valueOf(value)
+        .round(new MathContext(SHOWN_DIGITS))
+        .stripTrailingZeros()
+        .toPlainString();
   }
 }

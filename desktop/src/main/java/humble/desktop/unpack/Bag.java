@@ -59,7 +59,9 @@ record Bag(Seat seat, OpenBuild open) {
     for (Stocktake.Item item : items()) {
       Line line = line(item).orElse(null);
       String label =
-          line == null || line.stripOf() > 0 ? name(item) : LineNames.brief(seat.words(), line);
+          line == null || line.stripOf() > 0
+              ? name(item)
+              : LineNames.distinct(seat.words(), open.kit().lines(), line);
       cups.add(
           new CupsMat.Cup(
               item.id(),

@@ -41,6 +41,7 @@ public final class UnpackStage extends HandStage {
         .or(this::cup)
         .or(this::snap)
         .or(this::look)
+        .or(this::supply)
         .orElseGet(() -> new Turn("counted", () -> new CountedHand(bag, home)));
   }
 
@@ -65,6 +66,12 @@ public final class UnpackStage extends HandStage {
         .filter(strips -> !open.build().snapped().contains(strips.pieces().getFirst().line()))
         .findFirst()
         .map(strips -> new Turn(strips, () -> new SnapHand(seat, open, strips)));
+  }
+
+  private Optional<Turn> supply() {
+    return SupplyHand.isOpen(open)
+        ? Optional.of(new Turn("supply", () -> new SupplyHand(bag)))
+        : Optional.empty();
   }
 
   private record Spot(String board, String spot) {}

@@ -154,6 +154,9 @@ public final class KitFolder {
     all.addAll(KitCheck.of(kit, json.trims()));
     all.addAll(Strips.findings(kit));
     boardFiles(kit, all);
+    if (all.stream().noneMatch(Finding::isError)) {
+      all.addAll(KitCheck.board(kit));
+    }
     boolean refused = all.stream().anyMatch(Finding::isError);
     return refused ? new KitRead.Refused(all, true) : new KitRead.Opened(kit, all);
   }
