@@ -4,11 +4,13 @@ import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.power.BatteryLife;
+import humble.core.power.FirstPower;
 import humble.core.power.OhmsBefore;
 import humble.core.power.PowerReckoning;
 import humble.core.power.PoweredStage;
 import humble.core.units.Band;
 import humble.core.units.Engineering;
+import humble.core.words.Words;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,7 +42,10 @@ final class PowerCommand extends humble.cli.Command {
 
   @Override
   Answer answer() {
-    Parts parts = choosing.parts(Objects.requireNonNull(kit));
+    Parts chosen = choosing.parts(Objects.requireNonNull(kit));
+    Words words = Words.core(Locale.ENGLISH);
+    Parts parts = chosen.with(FirstPower.given(chosen.kit(), words));
+    List<FirstPower.Check> checks = FirstPower.checks(parts.kit());
     PowerReckoning reckoning = new PowerReckoning(parts);
     String only = state;
     List<BoardState> states =
@@ -56,6 +61,10 @@ final class PowerCommand extends humble.cli.Command {
       json.add(json(stage));
       text(stage, text);
     }
+    for (FirstPower.Check check : checks) {
+      text.add(words.say(check.title()));
+      check.how().forEach(line -> text.add("  " + words.say(line)));
+    }
     hours.ifPresent(h -> text.add(String.format(Locale.ROOT, "battery: %.1f hours", h)));
     warnings.forEach(warning -> text.add("mind: " + warning));
     return new Answer(
@@ -64,6 +73,17 @@ final class PowerCommand extends humble.cli.Command {
             json,
             "battery",
             Answer.object("hours", hours.isPresent() ? hours.getAsDouble() : null),
+            "first_power",
+            checks.stream()
+                .map(check ->
+                    Answer.object(
+                        "check",
+                        check.id(),
+                        "title",
+                        words.say(check.title()),
+                        "how",
+                        check.how().stream().map(words::say).toList()))
+                .toList(),
             "warnings",
             warnings),
         text,

@@ -192,6 +192,10 @@ public final class PowerReckoning {
     List<Suspect> suspects =
         Suspects.of(limited, state, Habits.usual()).stream()
             .filter(suspect -> tells(suspect.fault().orElse(null)))
+            .filter(suspect ->
+                suspect.fault().stream()
+                    .flatMap(fault -> fault.refs().stream())
+                    .allMatch(ref -> parts.isOn(ref, state)))
             .sorted((a, b) -> Double.compare(b.prior(), a.prior()))
             .toList();
     Map<Fault, Optional<Snapshot>> solved =

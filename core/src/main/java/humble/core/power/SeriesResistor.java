@@ -18,6 +18,9 @@ public record SeriesResistor(double ohms, double watts, double goVolts, double s
   /** Resistors of five per cent, as lie about on every bench. */
   private static final double TOLERANCE = 0.05;
 
+  /** Less than this a meter does not show in its range of volts. */
+  private static final double DIGIT_V = 0.01;
+
   /** A short circuit puts all volts across it, a good board a tenth. */
   private static final double STOP_PART = 0.25;
 
@@ -34,6 +37,9 @@ public record SeriesResistor(double ohms, double watts, double goVolts, double s
             volts / SupplyLimit.LEAST_A);
     double ohms = PreferredNumbers.largestE12(most);
     return new SeriesResistor(
-        ohms, volts * volts / ohms, amps * ohms * (1 + TOLERANCE), STOP_PART * volts);
+        ohms,
+        volts * volts / ohms,
+        Math.max(amps * ohms * (1 + TOLERANCE), DIGIT_V),
+        STOP_PART * volts);
   }
 }

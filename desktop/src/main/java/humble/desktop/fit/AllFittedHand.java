@@ -6,6 +6,8 @@ import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Nothing of the plan is left. */
@@ -16,16 +18,30 @@ final class AllFittedHand extends OnBoardHand {
 
   @Override
   public Card card() {
+    String where = next().name().toLowerCase(Locale.ROOT);
     Card.Maker card =
-        seat.card(say("fit.kicker.plain"), say("fit.all-done")).how(say("fit.all-done.how"));
+        seat.card(say("fit.kicker.plain"), say("fit.all-done")).how(say("fit.all-done." + where));
     StepHand.keys(card, seat);
     withMagnifier(withTurning(card));
-    return card.go(say("fit.to-load"), this::on);
+    return card.go(say("fit.to-" + where), () -> seat.desk().go(next()));
   }
 
-  private void on() {
+  /** What comes after fitting, as far as the kit has it. */
+  private StageId next() {
     StageId next = Progress.current(open);
-    seat.desk().go(next == StageId.FIT ? StageId.LOAD : next);
+    return switch (next) {
+      case POWER, LOAD, WAKE, CLOSE, BOOK -> next;
+      case SHELF, UNPACK, SORT, PLAN, FIT -> afterFit();
+    };
+  }
+
+  private StageId afterFit() {
+    for (StageId stage : List.of(StageId.LOAD, StageId.WAKE)) {
+      if (Progress.hasWork(open, stage) && Progress.share(open, stage) < 1) {
+        return stage;
+      }
+    }
+    return StageId.CLOSE;
   }
 
   @Override

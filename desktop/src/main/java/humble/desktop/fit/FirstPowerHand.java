@@ -11,12 +11,19 @@ final class FirstPowerHand extends StepHand {
 
   @Override
   String title() {
-    return say("fit.first-power", String.join(", ", step.refs()));
+    return step.refs().isEmpty()
+        ? say("fit.first-power.task")
+        : say("fit.first-power", String.join(", ", step.refs()));
   }
 
   @Override
   public Card card() {
-    Card.Maker card = begun().how(say("fit.first-power.how"));
+    Card.Maker card =
+        begun()
+            .how(
+                step.refs().isEmpty()
+                    ? say("fit.first-power.before", open.kit().titleOf(step.id()))
+                    : say("fit.first-power.how"));
     why(card);
     return withTools(card).go(say("fit.first-power.go"), () -> seat.desk().go(StageId.POWER));
   }

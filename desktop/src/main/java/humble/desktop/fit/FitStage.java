@@ -93,7 +93,9 @@ public final class FitStage extends HandStage {
       case TASK ->
           Progress.place(of.open().kit(), of.step()) == StageId.FIT
               ? new TaskHand(of)
-              : new ElsewhereHand(of);
+              : Progress.waitsForFirstPower(of.open(), of.step())
+                  ? new FirstPowerHand(of)
+                  : new ElsewhereHand(of);
       case REMOVE -> new TakeOutHand(of);
       case TURN -> new TurnHand(of);
       case CHOOSE -> new ChooseHand(of);

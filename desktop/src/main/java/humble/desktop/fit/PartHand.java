@@ -63,7 +63,7 @@ final class PartHand extends StepHand {
     lines.how(card);
     boolean cautioned = caution(card);
     // What can burst is told at every one of its kind, whatever else the kit cautions of there.
-    if (harm == Harm.DANGER ? !cautionsDanger() : !cautioned && harm.needsTwoMarks()) {
+    if (harm == Harm.DANGER ? !cautionsOfReversing() : !cautioned && harm.needsTwoMarks()) {
       card.caution(harm == Harm.DANGER, say("fit.harm." + harm.name().toLowerCase(Locale.ROOT)));
     }
     if (open.build().doubtfulLines().contains(part.line().id())) {

@@ -11,6 +11,7 @@ import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 
@@ -69,9 +70,10 @@ abstract class StepHand extends OnBoardHand {
     return !all.isEmpty();
   }
 
-  /** Tells whether the kit itself cautions of a danger at the step. */
-  protected final boolean cautionsDanger() {
-    return cautions(open, step).stream().anyMatch(c -> c.level() != Caution.Level.CARE);
+  /** Tells whether the kit itself says at the step what comes of reversing it. */
+  protected final boolean cautionsOfReversing() {
+    return cautions(open, step).stream()
+        .anyMatch(c -> c.text().toLowerCase(Locale.ROOT).contains("revers"));
   }
 
   private static List<Caution> cautions(OpenBuild open, Step step) {

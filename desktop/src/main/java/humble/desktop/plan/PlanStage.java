@@ -140,7 +140,7 @@ public final class PlanStage implements Stage {
   private void reasons(Card.Maker card, Plan plan) {
     plan.repairs().forEach(repair -> card.why(desk.coreWords().say(repair)));
     card.why(words.say(plan.optimal() ? "plan.proved" : "plan.bounded"));
-    if (school != School.SHEET) {
+    if (school != School.SHEET && !open.kit().sheet().isEmpty()) {
       card.why(
           plan.violations().isEmpty()
               ? words.say("plan.sheet-fine")

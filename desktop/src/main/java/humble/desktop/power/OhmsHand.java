@@ -1,6 +1,7 @@
 package humble.desktop.power;
 
 import humble.core.build.BuildEvent;
+import humble.core.circuit.Feed;
 import humble.core.kit.Gate;
 import humble.core.mend.Observation;
 import humble.core.power.OhmsBefore;
@@ -54,7 +55,10 @@ final class OhmsHand extends ReadHand {
   public Card card() {
     Card.Maker card =
         seat.card(cards.kicker(gate), say("power.ohms.title", before.plus(), before.minus()));
-    card.how(say("power.ohms.how"));
+    card.how(
+        Feed.of(open.built(), before.state()).orElse(null) instanceof Feed.ByBatteries by
+            ? say("power.ohms.cell", by.batteries().getFirst().ref())
+            : say("power.ohms.how"));
     card.how(expect());
     cards.caution(card, gate);
     card.field(typed().text(), opens() ? "" : reading().unit(), Takes.SIGNED);

@@ -2,6 +2,7 @@ package humble.desktop.power;
 
 import humble.core.circuit.Feed;
 import humble.core.kit.BoardState;
+import humble.core.kit.Measured;
 import humble.core.power.PoweredStage;
 import humble.desktop.session.OpenBuild;
 import java.util.Optional;
@@ -17,6 +18,7 @@ record StageCurrent(BoardState state, PoweredStage stage) {
   static Optional<StageCurrent> next(OpenBuild open) {
     return open.kit().states().stream()
         .filter(state -> isNow(open, state))
+        .filter(state -> !isReadAtGate(open, state))
         .filter(state ->
             Feed.of(open.built(), state)
                 .filter(feed ->
@@ -26,6 +28,15 @@ record StageCurrent(BoardState state, PoweredStage stage) {
         .flatMap(state ->
             open.powered(state).found().map(stage -> new StageCurrent(state, stage)).stream())
         .findFirst();
+  }
+
+  /** A gate of current has asked for it already. */
+  private static boolean isReadAtGate(OpenBuild open, BoardState state) {
+    return open.kit().gates().stream()
+        .anyMatch(gate ->
+            gate.measure() == Measured.CURRENT
+                && gate.state().equals(state.id())
+                && open.build().passedGates().containsKey(gate.id()));
   }
 
   private static boolean isNow(OpenBuild open, BoardState state) {

@@ -227,8 +227,15 @@ public final class Progress {
     return build.checked().getOrDefault(check, false);
   }
 
-  /** Tells whether a step puts a chip into a socket that has not been powered empty. */
+  /**
+   * Tells whether a step puts a chip into a socket that has not been powered empty, or tries or
+   * loads what has not been powered at all.
+   */
   public static boolean waitsForFirstPower(OpenBuild open, Step step) {
+    StageId place = place(open.kit(), step);
+    if (place == StageId.WAKE || place == StageId.LOAD) {
+      return nextCheck(open).isPresent();
+    }
     return step.act() == Step.Act.INSERT
         && step.refs().stream()
             .flatMap(ref -> open.parts().part(ref).stream())

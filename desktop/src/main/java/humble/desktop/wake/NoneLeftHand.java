@@ -1,6 +1,7 @@
 package humble.desktop.wake;
 
 import humble.core.kit.Peripheral;
+import humble.core.kit.TaskKind;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.stage.Card;
@@ -22,7 +23,12 @@ final class NoneLeftHand extends Hand {
   public Card card() {
     List<Peripheral> all = bench.open().kit().peripherals();
     boolean awake = all.stream().allMatch(p -> bench.awake(p.id()));
-    String title = all.isEmpty() ? "wake.nothing" : awake ? "wake.done" : "wake.stuck";
+    boolean tests =
+        bench.open().kit().tasks().stream().anyMatch(task -> task.kind() == TaskKind.TEST);
+    String title =
+        all.isEmpty()
+            ? (tests ? "wake.tried" : "wake.nothing")
+            : awake ? "wake.done" : "wake.stuck";
     Card.Maker card = seat.card(say("wake.kicker.done"), say(title));
     all.forEach(p -> card.row(bench.awake(p.id()) ? Standing.DONE : Standing.TO_DO, p.id()));
     return card.go(say("wake.close"), () -> seat.desk().go(StageId.CLOSE));
