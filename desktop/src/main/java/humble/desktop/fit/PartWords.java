@@ -27,6 +27,9 @@ record PartWords(
 
   private static final int MOST_BOARD_MARKS = 1;
 
+  /** What must not be reversed is looked at twice, at the least. */
+  private static final int LOOKS = 2;
+
   /** Which joints come first, and that the rest hops about where heat would gather. */
   Optional<String> tack() {
     JointOrder order = JointOrder.of(parts, part.ref());
@@ -111,10 +114,10 @@ record PartWords(
         .flatMap(place -> place.marks().stream())
         .limit(MOST_BOARD_MARKS)
         .forEach(mark -> marks.add("board:" + mark));
-    // An edge of the board only says the direction again, which the card says already.
+    // An edge of the board only says the direction again: it is asked where nothing else is.
     boolean thing =
         Pin1.of(parts, part.ref(), view).filter(p -> p.landmark().ref() != null).isPresent();
-    if (thing) {
+    if (thing || part.placed().isPresent() && marks.size() < LOOKS) {
       marks.add("landmark");
     }
     return marks;

@@ -7,7 +7,6 @@ import humble.desktop.hand.Hand;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
-import humble.desktop.stage.Standing;
 import java.util.List;
 
 /** One check of first power on a kit that gives no gate. */
@@ -28,12 +27,6 @@ final class CheckHand extends Hand {
         seat.card(
             say("power.check.kicker", all.indexOf(check) + 1, all.size()), seat.say(check.title()));
     check.how().forEach(line -> card.how(seat.say(line)));
-    for (FirstPower.Check each : all) {
-      boolean fine = cards.open().build().checked().getOrDefault(each.id(), false);
-      card.row(
-          fine ? Standing.DONE : each.equals(check) ? Standing.NOW : Standing.TO_DO,
-          seat.say(each.title()));
-    }
     card.why(say("power.check.why"));
     cards.withKeys(card);
     if (!check.isBeforeChips() && Progress.chipsWait(cards.open())) {
@@ -53,6 +46,6 @@ final class CheckHand extends Hand {
 
   @Override
   public Mat mat() {
-    return cards.locks().mat();
+    return cards.locks().checks(check);
   }
 }

@@ -130,6 +130,12 @@ final class CurrentHand extends ReadHand {
         .mat(
             OptionalDouble.empty(),
             Optional.of(
-                new LockMat.Current(stage.expectMa().low(), stage.expectMa().high(), most(), ma)));
+                new LockMat.Beside.Rule(
+                    say("power.window-current"),
+                    "mA",
+                    stage.expectMa().low(),
+                    stage.expectMa().high(),
+                    most(),
+                    ma)));
   }
 }

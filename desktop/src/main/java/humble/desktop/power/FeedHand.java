@@ -36,6 +36,8 @@ final class FeedHand extends Hand {
 
   @Override
   public Mat mat() {
-    return cards.locks().mat();
+    return cards
+        .locks()
+        .beside(new LockMat.Beside.Plain(say("power.fed.mat"), say("power.fed.mat.text")));
   }
 }

@@ -2,10 +2,10 @@ package humble.desktop.power;
 
 import humble.bench.PracticeBench;
 import humble.core.build.BuildEvent;
+import humble.core.circuit.OhmBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
 import humble.core.kit.Measured;
-import humble.core.kit.PinRef;
 import humble.core.power.Expectation;
 import humble.core.power.PoweredStage;
 import humble.core.stock.Meter;
@@ -58,8 +58,13 @@ final class GateHand extends ReadHand {
   @Override
   public Card card() {
     Card.Maker card = seat.card(cards.kicker(gate), cards.title(gate));
-    setUp(card);
-    probes().ifPresent(card::how);
+    // What is typed has to be judged in sight: how to set up was said before.
+    if (typed().isEmpty()) {
+      setUp(card);
+    }
+    if (!readsNothing()) {
+      probes().ifPresent(card::how);
+    }
     cards.caution(card, gate);
     card.field(typed().text(), opens() ? "" : reading().unit(), Takes.SIGNED);
     boolean readable = opens() || readable(card);
@@ -96,7 +101,7 @@ final class GateHand extends ReadHand {
     }
   }
 
-  /** Says where the probes go; a part with a notch is held with the notch away. */
+  /** Says where the probes go; the picture shows how the part lies. */
   private Optional<String> probes() {
     if (gate.measure() == Measured.CURRENT) {
       return expected
@@ -104,13 +109,7 @@ final class GateHand extends ReadHand {
           .filter(power -> power.limitMa() == null)
           .map(power -> say("power.draw.meter"));
     }
-    String probes = say("power.probes", gate.at().getFirst(), gate.at().getLast());
-    boolean notch =
-        PinRef.parse(gate.at().getFirst())
-            .flatMap(pin -> open.built().part(pin.ref()))
-            .filter(part -> part.pack().isDualInLine())
-            .isPresent();
-    return Optional.of(notch ? probes + " " + say("power.notch") : probes);
+    return Optional.of(say("power.probes", gate.at().getFirst(), gate.at().getLast()));
   }
 
   private void verdict(Card.Maker card) {
@@ -212,7 +211,10 @@ final class GateHand extends ReadHand {
    * end.
    */
   private boolean passes() {
-    return read().isPresent() && expected.window().holds(read().getAsDouble());
+    // A meter shows as open whatever is above its range.
+    return opens()
+        ? expected.window().high() >= OhmBench.OPEN_OHM
+        : value().isPresent() && expected.window().holds(value().getAsDouble());
   }
 
   private void write() {

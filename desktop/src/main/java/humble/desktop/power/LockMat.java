@@ -21,7 +21,7 @@ import java.util.OptionalDouble;
  * The lock flight: a chamber for every gate, filled when its reading is right; probe points on the
  * drawn socket; a window bar with a needle; what likely mistakes would read.
  */
-record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts parts, Words words)
+record LockMat(String title, List<Lock> locks, Optional<Beside> beside, Parts parts, Words words)
     implements Mat {
   /** Less than this no meter on the bench shows. */
   private static final double SEEN_V = 0.001;
@@ -35,8 +35,16 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
   private static final double ONE_SIDE_PX = 150;
   private static final double NARROW_PX = 92;
 
-  /** A stage without a gate: what the supply's current should be, in milliamperes. */
-  record Current(double low, double high, double limit, OptionalDouble reading) {}
+  /** What stands beside the flight where no gate is read: a rule of its own, or a few words. */
+  sealed interface Beside {
+    /** What should be read, on a rule from 0 to {@code most}. */
+    record Rule(
+        String title, String unit, double low, double high, double most, OptionalDouble reading)
+        implements Beside {}
+
+    /** What should be found, in words. */
+    record Plain(String title, String text) implements Beside {}
+  }
 
   /** One gate. */
   record Lock(
@@ -70,13 +78,23 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
             .findFirst()
             .orElse(locks.isEmpty() ? null : locks.getLast());
     double x = x0 + 40;
-    if (current.isPresent()) {
-      Current draw = current.get();
-      pen.text(words.say("power.window-current"), x, 92, 15, Token.INK_SOFT, Pen.Hang.LEFT);
-      bar(pen, draw.low, draw.high, draw.limit * 1.12, "mA", draw.reading, x, 192, w - x - 28);
-    } else if (now != null) {
-      now.expected()
-          .ifPresent(expected -> window(pen, expected, now.reading(), x, 96, w - x - 28, h - 130));
+    switch (beside.orElse(null)) {
+      case Beside.Rule rule -> {
+        pen.text(rule.title(), x, 92, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+        double most = rule.most() * 1.12;
+        bar(pen, rule.low(), rule.high(), most, rule.unit(), rule.reading(), x, 192, w - x - 28);
+      }
+      case Beside.Plain plain -> {
+        pen.text(plain.title(), x, 92, 15, Token.INK_SOFT, Pen.Hang.LEFT);
+        pen.bold(Pen.fitted(plain.text(), 22, w - x - 28), x, 136, 22, Token.INK, Pen.Hang.LEFT);
+      }
+      case null -> {
+        if (now != null) {
+          now.expected()
+              .ifPresent(
+                  expected -> window(pen, expected, now.reading(), x, 96, w - x - 28, h - 130));
+        }
+      }
     }
   }
 
@@ -106,6 +124,10 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     }
     double middle = (top + base) / 2;
     double height = base - top - 90;
+    if (!probesPart(lock.gate())) {
+      mark(pen, lock, x, top);
+      return;
+    }
     if (lock.now() && width >= BOTH_SIDES_PX) {
       double quarter = (width - 8) / 4;
       socket(pen, lock.gate(), x + quarter, middle, height, width / 2 - SIDE_TEXT_PX, false);
@@ -127,11 +149,22 @@ record LockMat(String title, List<Lock> locks, Optional<Current> current, Parts 
     } else if (width >= ONE_SIDE_PX) {
       socket(pen, lock.gate(), x + width / 2 - 4, middle, height, width - 110, false);
     }
+    mark(pen, lock, x, top);
+  }
+
+  private static void mark(Pen pen, Lock lock, double x, double top) {
     if (lock.overridden()) {
       pen.standing(x + 22, top + 22, 12, "deviated");
     } else if (lock.passed()) {
       pen.standing(x + 22, top + 22, 12, "done");
     }
+  }
+
+  /** Tells whether both probes of a gate go on pins, which can be drawn. */
+  private boolean probesPart(Gate gate) {
+    return gate.at().size() == 2
+        && gate.at().stream()
+            .allMatch(at -> PinRef.parse(at).flatMap(parts::canonical).isPresent());
   }
 
   /**

@@ -2,6 +2,8 @@ package humble.desktop.power;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Gate;
+import humble.core.kit.Measured;
+import humble.core.power.FirstPower;
 import humble.core.route.Step;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
@@ -42,8 +44,35 @@ record Locks(Seat seat, OpenBuild open) {
     return mat(OptionalDouble.empty(), Optional.empty());
   }
 
+  /** Gives the picture with something else beside it than what the gate should read. */
+  Mat beside(LockMat.Beside beside) {
+    return mat(OptionalDouble.empty(), Optional.of(beside));
+  }
+
+  /** Gives the flight of the checks of a kit without gates: a chamber for each. */
+  Mat checks(FirstPower.Check now) {
+    List<LockMat.Lock> locks = new ArrayList<>();
+    List<FirstPower.Check> all = FirstPower.checks(open.kit());
+    for (FirstPower.Check check : all) {
+      String title = seat.say(check.title());
+      Gate shown =
+          new Gate(check.id(), title, Measured.CONTINUITY, List.of(), "", null, List.of(), "");
+      locks.add(
+          new LockMat.Lock(
+              shown,
+              seat.say("power.check.lock." + check.id()),
+              open.build().checked().getOrDefault(check.id(), false),
+              false,
+              check.equals(now),
+              Optional.empty(),
+              OptionalDouble.empty()));
+    }
+    return new LockMat(
+        seat.say("power.check.mat"), locks, Optional.empty(), open.parts(), seat.words());
+  }
+
   /** Gives the picture with the reading of the gate in hand, or of the current of a stage. */
-  Mat mat(OptionalDouble reading, Optional<LockMat.Current> current) {
+  Mat mat(OptionalDouble reading, Optional<LockMat.Beside> beside) {
     List<LockMat.Lock> locks = new ArrayList<>();
     String now = current().map(Gate::id).orElse("");
     for (Gate gate : gates()) {
@@ -65,6 +94,6 @@ record Locks(Seat seat, OpenBuild open) {
               open.expectation(gate, isNow && ready(gate)).found(),
               needle));
     }
-    return new LockMat(seat.say("power.mat"), locks, current, open.parts(), seat.words());
+    return new LockMat(seat.say("power.mat"), locks, beside, open.parts(), seat.words());
   }
 }

@@ -104,6 +104,14 @@ final class OhmsHand extends ReadHand {
 
   @Override
   public Mat mat() {
-    return cards.locks().mat();
+    String text =
+        switch (before.means()) {
+          case OhmsBefore.Ohms read ->
+              Double.isInfinite(read.ohms())
+                  ? say("power.ohms.open")
+                  : Engineering.reading(read.ohms(), "Ω");
+          case OhmsBefore.NoBeep beep -> say("power.ohms.mat.no-beep");
+        };
+    return cards.locks().beside(new LockMat.Beside.Plain(say("power.window-title"), text));
   }
 }

@@ -69,7 +69,7 @@ final class SeriesHand extends ReadHand {
                 "power.series.unknown",
                 String.join(", ", stage.unmodelled()),
                 volts(series.stopVolts())));
-    new SetUp(seat, open, state).say(card, stage.feed(), null);
+    new SetUp(seat, open, state).board(card);
     cards.caution(card, gate);
     card.field(typed().text(), reading().unit(), Takes.SIGNED);
     boolean readable = readable(card);
@@ -120,6 +120,15 @@ final class SeriesHand extends ReadHand {
 
   @Override
   public Mat mat() {
-    return cards.locks().mat();
+    return cards
+        .locks()
+        .beside(
+            new LockMat.Beside.Rule(
+                say("power.series.mat"),
+                "V",
+                0,
+                Math.max(series.goVolts(), DIGIT_V),
+                stage.feed().volts(),
+                value()));
   }
 }

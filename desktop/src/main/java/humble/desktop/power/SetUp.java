@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * How a board is set up in a state before it is powered: what feeds it, switches, knobs, sockets.
  */
 record SetUp(Seat seat, OpenBuild open, BoardState state) {
-  private static final int MOST_NAMED = 6;
+  private static final int MOST_NAMED = 4;
 
   private Parts parts() {
     return open.built();
@@ -30,7 +30,14 @@ record SetUp(Seat seat, OpenBuild open, BoardState state) {
 
   /** Says what feeds the board and how it is set, which switches are on, and what is not in yet. */
   void say(Card.Maker card, Feed feed, @Nullable Double limitMa) {
-    card.how(fed(feed, limitMa));
+    List<String> said = new ArrayList<>(List.of(fed(feed, limitMa)));
+    switches().ifPresent(said::add);
+    absent().ifPresent(said::add);
+    card.how(String.join(" ", said));
+  }
+
+  /** Says which switches are on, where knobs stand, and what is not in yet. */
+  void board(Card.Maker card) {
     switches().ifPresent(card::how);
     absent().ifPresent(card::how);
   }

@@ -36,7 +36,7 @@ public final class LineNames {
         List.<Function<Line, String>>of(LineNames::value, Line::marking, Line::packageId)) {
       String own = by.apply(line);
       if (!own.isEmpty() && alike.stream().map(by).distinct().count() > 1) {
-        return joined(own, brief);
+        return own.equals(line.packageId()) ? own : joined(own, brief);
       }
     }
     return brief;
