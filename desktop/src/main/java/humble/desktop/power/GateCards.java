@@ -20,8 +20,7 @@ import java.util.function.Consumer;
 record GateCards(Seat seat, OpenBuild open, Locks locks, Consumer<Hand> layOver) {
   /** Gives which gate it is of how many. */
   String kicker(Gate gate) {
-    return seat.say(
-        "power.kicker", open.kit().gates().indexOf(gate) + 1, open.kit().gates().size());
+    return seat.say("power.kicker", locks.gates().indexOf(gate) + 1, open.kit().gates().size());
   }
 
   /** Gives what is measured at a gate. */

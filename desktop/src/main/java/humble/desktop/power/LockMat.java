@@ -200,7 +200,9 @@ record LockMat(String title, List<Lock> locks, Optional<Beside> beside, Parts pa
         5,
         Token.CARD,
         Token.INK);
-    pen.box(x - 1.4 * scale, y - reach * scale, 2.8 * scale, 1.2 * scale, 4, Token.INK, null);
+    if (part.pack().isDualInLine()) {
+      pen.box(x - 1.4 * scale, y - reach * scale, 2.8 * scale, 1.2 * scale, 4, Token.INK, null);
+    }
     part.pack()
         .pins()
         .forEach(pin -> {
@@ -355,7 +357,7 @@ record LockMat(String title, List<Lock> locks, Optional<Beside> beside, Parts pa
           null);
       pen.line(at, y - 6, at, y + 22, Token.ALARM, 2.5);
       pen.bold(
-          Engineering.reading(value, unit),
+          Double.isInfinite(value) ? "∞" : Engineering.reading(value, unit),
           Math.clamp(at, x + 60, x + w - 60),
           y - 44,
           26,
