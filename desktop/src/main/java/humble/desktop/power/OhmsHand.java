@@ -58,7 +58,10 @@ final class OhmsHand extends ReadHand {
     card.how(
         Feed.of(open.built(), before.state()).orElse(null) instanceof Feed.ByBatteries by
             ? say("power.ohms.cell", by.batteries().getFirst().ref())
-            : say("power.ohms.how"));
+            : say(
+                before.means() instanceof OhmsBefore.NoBeep
+                    ? "power.ohms.listen"
+                    : "power.ohms.how"));
     card.how(expect());
     cards.caution(card, gate);
     card.field(typed().text(), opens() ? "" : reading().unit(), Takes.SIGNED);

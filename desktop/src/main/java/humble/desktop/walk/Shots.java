@@ -90,6 +90,8 @@ public final class Shots {
         return true;
       });
       screen.walkTo(StageId.POWER);
+      titled(screen, "Ohms between");
+      screen.stepOrWait();
       titled(screen, "Measure across");
       screen.settle();
       screen.stepOrWait();
