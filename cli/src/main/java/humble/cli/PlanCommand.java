@@ -17,6 +17,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -187,17 +188,23 @@ final class PlanCommand extends humble.cli.Command {
   }
 
   private static Object json(Step step) {
-    return Answer.object(
-        "n", step.n(),
-        "do", step.act().text(),
-        "refs", step.refs(),
-        "id", step.id(),
-        "board", step.board().isEmpty() ? null : step.board(),
-        "side", step.side() == null ? null : step.side().text(),
-        "height_mm", step.heightMm(),
-        "minutes", step.minutes(),
-        "minutes_unattended", step.unattended(),
-        "switch_off_first", step.switchOff(),
-        "because", step.because().stream().map(WORDS::say).toList());
+    Map<String, @Nullable Object> json =
+        Answer.object(
+            "n", step.n(),
+            "do", step.act().text(),
+            "refs", step.refs(),
+            "id", step.id(),
+            "board", step.board().isEmpty() ? null : step.board(),
+            "side", step.side() == null ? null : step.side().text(),
+            "height_mm", step.heightMm(),
+            "minutes", step.minutes(),
+            "because", step.because().stream().map(WORDS::say).toList());
+    if (step.unattended() > 0) {
+      json.put("minutes_unattended", step.unattended());
+    }
+    if (step.switchOff()) {
+      json.put("switch_off_first", true);
+    }
+    return json;
   }
 }

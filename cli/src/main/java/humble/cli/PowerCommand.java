@@ -67,27 +67,28 @@ final class PowerCommand extends humble.cli.Command {
     }
     hours.ifPresent(h -> text.add(String.format(Locale.ROOT, "battery: %.1f hours", h)));
     warnings.forEach(warning -> text.add("mind: " + warning));
-    return new Answer(
+    Map<String, @Nullable Object> answer =
         Answer.object(
             "stages",
             json,
             "battery",
             Answer.object("hours", hours.isPresent() ? hours.getAsDouble() : null),
-            "first_power",
-            checks.stream()
-                .map(check ->
-                    Answer.object(
-                        "check",
-                        check.id(),
-                        "title",
-                        words.say(check.title()),
-                        "how",
-                        check.how().stream().map(words::say).toList()))
-                .toList(),
             "warnings",
-            warnings),
-        text,
-        false);
+            warnings);
+    if (!checks.isEmpty()) {
+      answer.put("first_power", checks.stream().map(check -> json(words, check)).toList());
+    }
+    return new Answer(answer, text, false);
+  }
+
+  private static Map<String, @Nullable Object> json(Words words, FirstPower.Check check) {
+    return Answer.object(
+        "check",
+        check.id(),
+        "title",
+        words.say(check.title()),
+        "how",
+        check.how().stream().map(words::say).toList());
   }
 
   private static Map<String, @Nullable Object> json(PoweredStage stage) {
@@ -98,6 +99,14 @@ final class PowerCommand extends humble.cli.Command {
         Answer.object("low", stage.expectMa().low(), "high", stage.expectMa().high()),
         "limit_ma",
         stage.limitMa(),
+        "rails",
+        stage.rails().stream()
+            .map(rail ->
+                Answer.object(
+                    "net", rail.net(), "low", rail.volts().low(), "high", rail.volts().high()))
+            .toList(),
+        "hints",
+        stage.hints().stream().map(PowerCommand::text).toList(),
         "series",
         Answer.object(
             "ohms",
@@ -110,14 +119,6 @@ final class PowerCommand extends humble.cli.Command {
             stage.series().stopVolts()),
         "inrush_s",
         Double.isFinite(stage.inrushS()) ? stage.inrushS() : null,
-        "rails",
-        stage.rails().stream()
-            .map(rail ->
-                Answer.object(
-                    "net", rail.net(), "low", rail.volts().low(), "high", rail.volts().high()))
-            .toList(),
-        "hints",
-        stage.hints().stream().map(PowerCommand::text).toList(),
         "volts",
         stage.feed().volts(),
         "fed_by",

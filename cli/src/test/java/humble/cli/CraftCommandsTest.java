@@ -88,6 +88,11 @@ class CraftCommandsTest {
     double minutes = cost.get("minutes").doubleValue();
     assertThat(cost.get("minutes_80pct").get("low").doubleValue()).isLessThan(minutes);
     assertThat(cost.get("minutes_80pct").get("high").doubleValue()).isGreaterThan(minutes);
-    assertThat(plan.get("steps").get(3).get("board").stringValue()).isEqualTo("main");
+    List<String> boards =
+        plan.get("steps").findValuesAsString("board").stream()
+            .filter(board -> !board.isEmpty() && !board.equals("null"))
+            .distinct()
+            .toList();
+    assertThat(boards).as("each is finished before the other").containsExactly("panel", "main");
   }
 }
