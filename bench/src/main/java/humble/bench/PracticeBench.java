@@ -9,6 +9,7 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
+import humble.core.kit.Measured;
 import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
@@ -122,7 +123,7 @@ public final class PracticeBench {
             board.answer(measure) instanceof Observation.Reading reading
                 ? Optional.of(
                     new Shown(
-                        reading.value(),
+                        gate.measure() == Measured.CURRENT ? board.supplyAmps() : reading.value(),
                         board.supplyAmps() * 1000,
                         limitMa != null
                             && (board.limited() || board.supplyAmps() * 1000 >= limitMa)))

@@ -123,7 +123,10 @@ public sealed interface BuildEvent {
    * A check of first power was done on a kit that gives no gate; {@code fine} tells that it was as
    * it should be.
    */
-  record Checked(String check, boolean fine) implements BuildEvent {}
+  record Checked(String check, boolean fine) implements BuildEvent {
+    /** The check, at the beginning, that a supply is at hand which fits. */
+    public static final String SUPPLY = "supply";
+  }
 
   /**
    * A gate was read, in the unit of what is measured there; {@code practice} tells that the

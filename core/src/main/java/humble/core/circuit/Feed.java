@@ -4,7 +4,9 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
 import humble.core.kit.Supply;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -13,10 +15,46 @@ public sealed interface Feed {
   /** A supply of the kit. */
   record BySupply(Supply supply) implements Feed {}
 
-  /** Nothing but the batteries on the board. */
-  record ByBatteries(List<Part> batteries) implements Feed {
+  /**
+   * Nothing but the batteries on the board.
+   *
+   * @param batteries all of them
+   * @param leading those whose plus feeds the board: no other stands on top of them
+   * @param chain the first of these, and what it stands on, down to the one whose minus is ground
+   */
+  record ByBatteries(List<Part> batteries, List<Part> leading, List<Part> chain) implements Feed {
     public ByBatteries {
       batteries = List.copyOf(batteries);
+      leading = List.copyOf(leading);
+      chain = List.copyOf(chain);
+    }
+
+    private static ByBatteries of(Parts parts, List<Part> batteries) {
+      List<Part> leading =
+          batteries.stream()
+              .filter(each -> batteries.stream().noneMatch(other -> standsOn(parts, other, each)))
+              .toList();
+      List<Part> tops = leading.isEmpty() ? batteries : leading;
+      List<Part> chain = new ArrayList<>(List.of(tops.getFirst()));
+      for (Optional<Part> next = below(parts, batteries, chain);
+          next.isPresent();
+          next = below(parts, batteries, chain)) {
+        chain.add(next.get());
+      }
+      return new ByBatteries(batteries, tops, chain);
+    }
+
+    private static Optional<Part> below(Parts parts, List<Part> batteries, List<Part> chain) {
+      return batteries.stream()
+          .filter(other -> !chain.contains(other) && standsOn(parts, chain.getLast(), other))
+          .findFirst();
+    }
+
+    private static boolean standsOn(Parts parts, Part above, Part below) {
+      Optional<String> minus = parts.netOf(new PinRef(above.ref(), "2"));
+      return above != below
+          && minus.isPresent()
+          && minus.equals(parts.netOf(new PinRef(below.ref(), "1")));
     }
   }
 
@@ -31,7 +69,7 @@ public sealed interface Feed {
         parts.all().stream()
             .filter(part -> part.model() instanceof Model.Battery && parts.isOn(part.ref(), state))
             .toList();
-    return batteries.isEmpty() ? Optional.empty() : Optional.of(new ByBatteries(batteries));
+    return batteries.isEmpty() ? Optional.empty() : Optional.of(ByBatteries.of(parts, batteries));
   }
 
   /** Gives the supply; empty where only batteries feed. */
@@ -39,11 +77,12 @@ public sealed interface Feed {
     return this instanceof BySupply by ? Optional.of(by.supply()) : Optional.empty();
   }
 
-  /** Gives the volts that it has: those to set, or those of the first battery without load. */
+  /** Gives the volts that it has: those to set, or those of the batteries without load. */
   default double volts() {
     return switch (this) {
       case BySupply by -> by.supply().volts();
-      case ByBatteries by -> ((Model.Battery) by.batteries().getFirst().model()).vocV();
+      case ByBatteries by ->
+          by.chain().stream().mapToDouble(part -> ((Model.Battery) part.model()).vocV()).sum();
     };
   }
 
@@ -52,7 +91,7 @@ public sealed interface Feed {
     return switch (this) {
       case BySupply by -> board.supplyA() * 1000;
       case ByBatteries by ->
-          by.batteries().stream().mapToDouble(part -> board.amps(part.ref()) * 1000).sum();
+          by.leading().stream().mapToDouble(part -> board.amps(part.ref()) * 1000).sum();
     };
   }
 
@@ -60,7 +99,7 @@ public sealed interface Feed {
   default String plus() {
     return switch (this) {
       case BySupply by -> by.supply().plus();
-      case ByBatteries by -> by.batteries().getFirst().ref() + ".1";
+      case ByBatteries by -> by.chain().getFirst().ref() + ".1";
     };
   }
 
@@ -68,7 +107,7 @@ public sealed interface Feed {
   default String minus() {
     return switch (this) {
       case BySupply by -> by.supply().minus();
-      case ByBatteries by -> by.batteries().getFirst().ref() + ".2";
+      case ByBatteries by -> by.chain().getLast().ref() + ".2";
     };
   }
 
@@ -76,7 +115,7 @@ public sealed interface Feed {
   default String id() {
     return switch (this) {
       case BySupply by -> by.supply().id();
-      case ByBatteries by -> by.batteries().getFirst().ref();
+      case ByBatteries by -> by.chain().getFirst().ref();
     };
   }
 }

@@ -30,6 +30,9 @@ final class BoardSense {
   private final Parts parts;
   private final List<Finding> findings = new ArrayList<>();
 
+  /** Pairs of parts of which one thing is told: one is enough. */
+  private final Set<Set<String>> told = new HashSet<>();
+
   /** A pad of a part of the list of places. */
   private record Pad(int place, Part part, String pin, PointMm at) {}
 
@@ -69,9 +72,15 @@ final class BoardSense {
   private void oneSpot(int i, Place place, Place other) {
     Part a = parts.part(place.ref()).orElse(null);
     Part b = parts.part(other.ref()).orElse(null);
-    if (a == null || b == null || a.ref().equals(b.ref()) || mayShare(a, b)) {
+    if (a == null
+        || b == null
+        || a.ref().equals(b.ref())
+        || mayShare(a, b)
+        || isAbove(a, b)
+        || isAbove(b, a)) {
       return;
     }
+    told.add(Set.of(a.ref(), b.ref()));
     String at = "kit.json#/places/" + i;
     Optional<Part> socket =
         List.of(a, b).stream().filter(part -> part.line().kind() == PartKind.SOCKET).findFirst();
@@ -110,12 +119,16 @@ final class BoardSense {
 
   private static boolean touches(Part a, Part b) {
     Place place = a.place();
-    return place != null
-        && (b.ref().equals(place.under())
-            || b.ref().equals(place.jig())
-            || place.mount() == Mount.RAISED
-            || place.mount() == Mount.PROUD
-            || place.standoffMm() > 0);
+    return place != null && b.ref().equals(place.jig());
+  }
+
+  /** What covers another part, or stands higher than it, may have its middle there; no pads. */
+  private static boolean isAbove(Part a, Part b) {
+    Place above = a.place();
+    Place below = b.place();
+    return above != null
+        && below != null
+        && (a.ref().equals(below.under()) || above.standoffMm() >= b.pack().heightMm());
   }
 
   /** Tells whether an option never fits both. */
@@ -133,7 +146,6 @@ final class BoardSense {
 
   private void pads() {
     Map<String, List<Pad>> cells = new HashMap<>();
-    Set<String> told = new HashSet<>();
     for (int i = 0; i < kit.places().size(); i++) {
       Place place = kit.places().get(i);
       Part part = parts.part(place.ref()).orElse(null);
@@ -146,7 +158,7 @@ final class BoardSense {
         pads.add(new Pad(i, part, pin.number(), place.onBoard(pin.at())));
       }
       offBoard(i, part, board, pads);
-      pads.forEach(pad -> overlap(pad, place, cells, told));
+      pads.forEach(pad -> overlap(pad, place, cells));
     }
   }
 
@@ -182,14 +194,14 @@ final class BoardSense {
   }
 
   /** Holes go through; flat pads touch only those of their own side. */
-  private void overlap(Pad pad, Place place, Map<String, List<Pad>> cells, Set<String> told) {
+  private void overlap(Pad pad, Place place, Map<String, List<Pad>> cells) {
     int x = (int) Math.floor(pad.at().xMm());
     int y = (int) Math.floor(pad.at().yMm());
     for (int dx = -1; dx <= 1; dx++) {
       for (int dy = -1; dy <= 1; dy++) {
         for (Pad other : cells.getOrDefault(cell(place.board(), x + dx, y + dy), List.of())) {
           if (other.at().distanceMm(pad.at()) < TOUCHING_MM) {
-            touching(pad, other, told);
+            touching(pad, other);
           }
         }
       }
@@ -204,16 +216,15 @@ final class BoardSense {
     return board + "/" + x + "/" + y;
   }
 
-  private void touching(Pad a, Pad b, Set<String> told) {
+  private void touching(Pad a, Pad b) {
     Place placeA = kit.places().get(a.place());
     Place placeB = kit.places().get(b.place());
     boolean flat =
         a.part().pack().lead() == LeadClass.SMD && b.part().pack().lead() == LeadClass.SMD;
     if (a.part().ref().equals(b.part().ref())
         || flat && placeA.side() != placeB.side()
-        || placeA.at().distanceMm(placeB.at()) < SPOT_MM
         || mayShare(a.part(), b.part())
-        || !told.add(a.part().ref() + " " + b.part().ref())) {
+        || !told.add(Set.of(a.part().ref(), b.part().ref()))) {
       return;
     }
     Optional<String> netA = parts.netOf(new PinRef(a.part().ref(), a.pin()));

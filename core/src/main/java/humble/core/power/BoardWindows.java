@@ -32,21 +32,23 @@ final class BoardWindows {
     this.boards = boards;
   }
 
-  /** Solves a board; empty when nothing feeds it or it has no operating point. */
+  /** Solves a board; empty when nothing feeds it, or at one end it has no operating point. */
   static Optional<BoardWindows> of(Parts parts, BoardState state) {
     Feed feed = Feed.of(parts, state).orElse(null);
     if (feed == null) {
       return Optional.empty();
     }
-    return new StateSolver(parts, state)
-        .asDesigned()
-        .map(nominal -> {
-          List<Snapshot> boards = new ArrayList<>(List.of(nominal));
-          for (Kit kit : ends(parts, state, feed)) {
-            new StateSolver(parts.with(kit), state).asDesigned().ifPresent(boards::add);
-          }
-          return new BoardWindows(feed, boards);
-        });
+    List<Kit> kits = new ArrayList<>(List.of(parts.kit()));
+    kits.addAll(ends(parts, state, feed));
+    List<Snapshot> boards = new ArrayList<>();
+    for (Kit kit : kits) {
+      Optional<Snapshot> board = new StateSolver(parts.with(kit), state).asDesigned();
+      if (board.isEmpty()) {
+        return Optional.empty();
+      }
+      boards.add(board.get());
+    }
+    return Optional.of(new BoardWindows(feed, boards));
   }
 
   /** The kit with its supply at either end of its range, and with its batteries worn and fresh. */
@@ -105,7 +107,7 @@ final class BoardWindows {
               joined(
                   board -> nominalMa(board),
                   board ->
-                      by.batteries().stream()
+                      by.leading().stream()
                           .mapToDouble(b -> 1000 * board.sourceSigmaA(b.ref()))
                           .sum());
         };

@@ -10,6 +10,7 @@ import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
+import humble.core.kit.Supply;
 import humble.core.units.Engineering;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
@@ -101,7 +102,28 @@ public final class FirstPower {
                       id,
                       chips)));
     }
-    return gates.isEmpty() ? kit : kit.withGates(gates, states);
+    if (gates.isEmpty()) {
+      return kit;
+    }
+    gates.set(gates.size() - 1, withUnknown(gates.getLast()));
+    return kit.withGates(gates, states);
+  }
+
+  /** Sockets at which nothing can be reckoned are looked at by hand, with the last gate. */
+  private Gate withUnknown(Gate last) {
+    List<String> unknown =
+        chips().stream().filter(chip -> rail(chip).isEmpty()).map(Part::ref).toList();
+    return unknown.isEmpty()
+        ? last
+        : new Gate(
+            last.id(),
+            last.title(),
+            last.measure(),
+            last.at(),
+            last.state(),
+            last.expected(),
+            last.before(),
+            words.say(Phrase.of("first.unknown", String.join(", ", unknown))));
   }
 
   /** The state of the kit in which every chip is out, where it has one. */
@@ -109,7 +131,7 @@ public final class FirstPower {
     return kit.states().stream()
         .filter(state -> Feed.of(parts, state).isPresent())
         .filter(state -> chips.stream().noneMatch(chip -> parts.isOn(chip, state)))
-        .max(Comparator.comparingInt(state -> -state.drive().size()));
+        .min(Comparator.comparingInt(state -> state.drive().size()));
   }
 
   private BoardState state(String id, Phrase title, List<String> absent) {
@@ -160,7 +182,7 @@ public final class FirstPower {
   }
 
   private List<Check> checks() {
-    if (parts.all().stream().noneMatch(part -> takesPower(part.line().kind()))) {
+    if (parts.all().stream().noneMatch(part -> part.line().kind().is(PartKind.Fact.POWERED))) {
       return List.of();
     }
     List<Part> chips = chips();
@@ -173,7 +195,12 @@ public final class FirstPower {
                 : List.of(Phrase.of("first.ohms.how"))));
     checks.add(check("plug", plug()));
     checks.add(check("limit", limit(chips)));
-    if (!chips.isEmpty()) {
+    boolean sockets = kit.lines().stream().anyMatch(line -> line.kind() == PartKind.SOCKET);
+    if (chips.isEmpty() && sockets) {
+      // A list without places does not say which chip goes where.
+      checks.add(check("rails", List.of(Phrase.of("first.socket.any"))));
+      checks.add(check("again", List.of(Phrase.of("first.again.how"))));
+    } else if (!chips.isEmpty()) {
       checks.add(check("rails", chips.stream().map(FirstPower::socket).toList()));
       checks.add(check("again", List.of(Phrase.of("first.again.how"))));
     }
@@ -189,7 +216,7 @@ public final class FirstPower {
     if (kit.supplies().isEmpty()) {
       return List.of(Phrase.of("first.plug.unknown"));
     }
-    var supply = kit.supplies().getFirst();
+    Supply supply = kit.supplies().getFirst();
     String volts = Engineering.nominal(supply.volts(), "V");
     return List.of(
         supply.polarity().isEmpty()
@@ -221,25 +248,5 @@ public final class FirstPower {
     return chip.pack().isDualInLine()
         ? Phrase.of("first.socket.usual", chip.ref(), pins, pins / 2)
         : Phrase.of("first.socket.sheet", chip.ref());
-  }
-
-  private static boolean takesPower(PartKind kind) {
-    return kind.is(PartKind.Fact.NEEDS_MODEL)
-        || switch (kind) {
-          case LED,
-              LED_SMART,
-              LED_MATRIX,
-              LASER,
-              TRANSISTOR_NPN,
-              TRANSISTOR_PNP,
-              SENSOR,
-              BUZZER,
-              SPEAKER,
-              BATTERY,
-              BATTERY_HOLDER,
-              CARD ->
-              true;
-          default -> false;
-        };
   }
 }

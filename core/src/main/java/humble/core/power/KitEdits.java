@@ -4,10 +4,9 @@ import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Model;
 import humble.core.kit.Supply;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
-import org.jspecify.annotations.Nullable;
 
 /** Copies of a kit with one electrical thing changed. */
 final class KitEdits {
@@ -21,22 +20,28 @@ final class KitEdits {
 
   /** Gives the kit with every battery at the open-circuit volts that {@code volts} gives it. */
   static Kit withBatteries(Kit kit, ToDoubleFunction<Model.Battery> volts) {
-    return withModels(
-        kit,
-        line ->
-            line.model() instanceof Model.Battery battery
-                ? battery.at(volts.applyAsDouble(battery))
-                : line.model());
-  }
-
-  /** Gives the kit with the models that {@code model} gives its lines. */
-  static Kit withModels(Kit kit, Function<Line, @Nullable Model> model) {
     return kit.withLines(
         kit.lines().stream()
-            .map(line -> {
-              Model made = model.apply(line);
-              return made == null ? line : line.with(line.refs(), made);
-            })
+            .map(line ->
+                line.model() instanceof Model.Battery battery
+                    ? line.with(line.refs(), battery.at(volts.applyAsDouble(battery)))
+                    : line)
             .toList());
+  }
+
+  /** Gives the kit with one part of another model; the others of its line stay what they are. */
+  static Kit withModel(Kit kit, String ref, Model model) {
+    List<Line> lines = new ArrayList<>();
+    for (Line line : kit.lines()) {
+      if (line.refs().contains(ref)) {
+        List<String> others = new ArrayList<>(line.refs());
+        others.remove(ref);
+        lines.add(line.with(others, line.model()));
+        lines.add(line.with(List.of(ref), model));
+      } else {
+        lines.add(line);
+      }
+    }
+    return kit.withLines(lines);
   }
 }

@@ -3,6 +3,7 @@ package humble.core.power;
 import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
 import humble.core.kit.BoardState;
+import humble.core.kit.Measured;
 import humble.core.kit.Parts;
 import java.util.List;
 import java.util.Optional;
@@ -32,19 +33,17 @@ public sealed interface OhmsBefore {
   record NoBeep(String red, String black) implements OhmsBefore {
     @Override
     public double least() {
-      return BEEP_OHM;
+      return Measured.JOINED_OHM.high();
     }
   }
 
   /** Below this part of what is expected a board is not powered. */
   double LEAST_PART = 0.1;
 
-  /** Ohms at which a continuity tester beeps. */
-  double BEEP_OHM = 50;
-
   /** A continuity tester gives no more than this. */
   double BEEP_V = 3;
 
+  /** Nor more than this. */
   double BEEP_A = 1e-3;
 
   /** A good board stays so many times above the beep. */
@@ -68,7 +67,9 @@ public sealed interface OhmsBefore {
       return Optional.of(new Ohms(red, black, reads, least));
     }
     return tested
-        .filter(at -> at.amps() < BEEP_A / 2 || at.volts() / at.amps() >= CLEAR_OF_BEEP * BEEP_OHM)
+        .filter(at ->
+            at.amps() < BEEP_A / 2
+                || at.volts() / at.amps() >= CLEAR_OF_BEEP * Measured.JOINED_OHM.high())
         .map(at -> new NoBeep(red, black));
   }
 }

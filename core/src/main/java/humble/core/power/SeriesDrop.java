@@ -6,6 +6,7 @@ import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
 import humble.core.kit.Model;
+import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.Supply;
 import java.util.List;
@@ -62,18 +63,12 @@ public final class SeriesDrop {
 
   /** In the lead of a battery it is so much more inner resistance. */
   private OptionalDouble behindBatteries(Feed.ByBatteries by, double ohms) {
-    String first = by.batteries().getFirst().ref();
-    Parts more =
-        parts.with(
-            KitEdits.withModels(
-                parts.kit(),
-                line ->
-                    line.refs().contains(first) && line.model() instanceof Model.Battery cell
-                        ? cell.behind(ohms)
-                        : line.model()));
+    Part first = by.chain().getFirst();
+    Model.Battery cell = (Model.Battery) first.model();
+    Parts more = parts.with(KitEdits.withModel(parts.kit(), first.ref(), cell.behind(ohms)));
     return new StateSolver(more, state)
         .with(faults)
-        .map(board -> OptionalDouble.of(board.amps(first) * ohms))
+        .map(board -> OptionalDouble.of(board.amps(first.ref()) * ohms))
         .orElse(OptionalDouble.empty());
   }
 }

@@ -18,19 +18,9 @@ final class Unmodelled {
     return parts.all().stream()
         .filter(part -> parts.isOn(part.ref(), state))
         .filter(part -> part.model() instanceof Model.Open && part.line().model() == null)
-        .filter(part -> takesCurrent(part.line().kind()) && wired(parts, rails, part))
+        .filter(part -> part.line().kind().is(PartKind.Fact.POWERED) && wired(parts, rails, part))
         .map(Part::ref)
         .toList();
-  }
-
-  private static boolean takesCurrent(PartKind kind) {
-    return kind.is(PartKind.Fact.NEEDS_MODEL)
-        || kind == PartKind.LED_SMART
-        || kind == PartKind.LED_MATRIX
-        || kind == PartKind.SENSOR
-        || kind == PartKind.BUZZER
-        || kind == PartKind.SPEAKER
-        || kind == PartKind.CARD;
   }
 
   /** A part takes current that hangs on a feeding net and on another one. */

@@ -19,9 +19,10 @@ public final class Unproved {
   /** Gives a sentence for each thing that was not proved; empty when everything was. */
   public static List<Phrase> of(Kit kit, Build build) {
     List<Phrase> open = new ArrayList<>();
-    if (!wasPowered(build)) {
+    if (!wasPowered(kit, build)) {
       open.add(Phrase.of("unproved.power"));
-    } else if (!wasPoweredInTruth(build)) {
+    }
+    if (restsOnPractice(build)) {
       open.add(Phrase.of("unproved.practice"));
     }
     for (Gate gate : kit.gates()) {
@@ -57,19 +58,25 @@ public final class Unproved {
     return open;
   }
 
-  private static boolean wasPowered(Build build) {
-    return !build.passedGates().isEmpty()
+  private static boolean wasPowered(Kit kit, Build build) {
+    return kit.gates().stream()
+            .anyMatch(
+                gate -> gate.measure().isPowered() && build.passedGates().containsKey(gate.id()))
         || build.checked().getOrDefault("full", false)
         || build.seriesRead().values().stream().anyMatch(BuildEvent.SeriesRead::goes)
         || !build.awake().isEmpty();
   }
 
-  /** What only the practice bench answered was never powered. */
-  private static boolean wasPoweredInTruth(Build build) {
-    boolean readForReal =
-        build.gateReadings().values().stream()
-            .anyMatch(read -> !read.practice() && build.passedGates().containsKey(read.gate()));
-    boolean readAtAll = !build.gateReadings().isEmpty();
-    return readForReal || !readAtAll;
+  /** Tells whether the practice bench answered for anything that counts as proved. */
+  private static boolean restsOnPractice(Build build) {
+    return build.gateReadings().values().stream()
+            .anyMatch(read -> read.practice() && build.passedGates().containsKey(read.gate()))
+        || build.loaded().values().stream().anyMatch(BuildEvent.Loaded::practice)
+        || build.seriesRead().values().stream().anyMatch(BuildEvent.SeriesRead::practice)
+        || build.inForce().stream()
+            .anyMatch(entry ->
+                entry.event() instanceof BuildEvent.Saw saw
+                    && saw.practice()
+                    && build.awake().contains(saw.peripheral()));
   }
 }

@@ -218,7 +218,7 @@ final class HardFacts {
   private void unsaid(Task task) {
     Node node = work.byName().get(task.id());
     boolean said = !task.after().isEmpty() || !task.before().isEmpty();
-    if (said || node == null || BEFORE_ANYTHING.contains(task.kind()) || isPanel(task)) {
+    if (said || node == null || BEFORE_ANYTHING.contains(task.kind()) || isPanel(kit, task)) {
       return;
     }
     all(task, Node::isFit, "route.after-soldering");
@@ -233,7 +233,7 @@ final class HardFacts {
     }
   }
 
-  private boolean isPanel(Task task) {
+  private static boolean isPanel(Kit kit, Task task) {
     return kit.places().stream().anyMatch(place -> task.id().equals(place.panel()));
   }
 
@@ -267,9 +267,8 @@ final class HardFacts {
 
   /** Tells whether a task wants to be done as soon as it may be. */
   static boolean isEarly(Kit kit, Task task) {
-    boolean panel = kit.places().stream().anyMatch(place -> task.id().equals(place.panel()));
     return task.before().isEmpty()
-        && !panel
+        && !isPanel(kit, task)
         && task.kind() != TaskKind.COAT
         && task.kind() != TaskKind.CASE;
   }

@@ -22,7 +22,7 @@ final class CheckHand extends Hand {
 
   @Override
   public Card card() {
-    List<FirstPower.Check> all = FirstPower.checks(cards.open().kit());
+    List<FirstPower.Check> all = cards.open().firstPower();
     Card.Maker card =
         seat.card(
             say("power.check.kicker", all.indexOf(check) + 1, all.size()), seat.say(check.title()));
@@ -34,6 +34,10 @@ final class CheckHand extends Hand {
           .go(say("power.check.to-chips"), () -> seat.desk().go(StageId.FIT));
     }
     card.key('0', say("power.check.odd"), () -> found(false));
+    card.key(
+        '+',
+        say("power.override"),
+        () -> cards.layOver().accept(new OverrideHand(cards, check.id(), seat.say(check.title()))));
     return card.go(say("power.check.fine"), () -> found(true));
   }
 

@@ -11,6 +11,7 @@ import humble.desktop.stage.Standing;
 final class FeedHand extends Hand {
   private final GateCards cards;
   private final Gate gate;
+  private boolean said;
 
   FeedHand(GateCards cards, Gate gate) {
     super(cards.seat());
@@ -32,6 +33,12 @@ final class FeedHand extends Hand {
 
   private void fed(String how) {
     cards.open().act(new BuildEvent.FedBy(how));
+    said = true;
+  }
+
+  @Override
+  public boolean over() {
+    return said;
   }
 
   @Override

@@ -79,10 +79,20 @@ record GateCards(Seat seat, OpenBuild open, Locks locks, Consumer<Hand> layOver)
         : seat.say("power.current", low, high);
   }
 
+  /** Adds the key by which the bench says that it has another supply now. */
+  void otherSupply(Card.Maker card, Gate gate) {
+    if (open.build().fedBy().isPresent()) {
+      card.key('S', seat.say("power.fed.key"), () -> layOver.accept(new FeedHand(this, gate)));
+    }
+  }
+
   /** Adds the key past a gate, which is that for the next prefix while something is typed. */
   void wayPast(Card.Maker card, Gate gate) {
     if (seat.typed().isEmpty()) {
-      card.key('+', seat.say("power.override"), () -> layOver.accept(new OverrideHand(this, gate)));
+      card.key(
+          '+',
+          seat.say("power.override"),
+          () -> layOver.accept(new OverrideHand(this, gate.id(), gate.title())));
     } else if (!seat.typed().isEmpty()) {
       card.key('+', seat.say("sort.prefix"), seat.typed()::nextPrefix);
     }

@@ -75,6 +75,9 @@ final class GateHand extends ReadHand {
     if (kind() == TypedReading.Kind.OHMS) {
       card.click("0 0", say("mend.reads-open"), () -> typed().type("00"));
     }
+    if (expected.power().flatMap(power -> power.feed().limited()).isPresent()) {
+      cards.otherSupply(card, gate);
+    }
     cards.withKeys(card);
     cards.wayPast(card, gate);
     if (typed().isEmpty()) {

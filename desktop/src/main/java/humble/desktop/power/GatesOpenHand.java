@@ -24,16 +24,26 @@ final class GatesOpenHand extends Hand {
 
   @Override
   public Card card() {
-    List<FirstPower.Check> checks = FirstPower.checks(open.kit());
+    List<FirstPower.Check> checks = open.firstPower();
     String title =
         !open.kit().gates().isEmpty()
             ? "power.done"
             : checks.isEmpty() ? "power.no-gates" : "power.checked";
     Card.Maker card = seat.card(say("power.kicker.done"), say(title));
-    checks.forEach(check -> card.row(Standing.DONE, seat.say(check.title())));
+    checks.forEach(check -> check(card, check));
     open.kit().gates().forEach(gate -> row(card, gate));
     cards.withKeys(card);
     return card.go(say("power.on"), this::on);
+  }
+
+  private void check(Card.Maker card, FirstPower.Check check) {
+    String title = seat.say(check.title());
+    String reason = open.build().overriddenGates().get(check.id());
+    if (reason == null) {
+      card.row(Standing.DONE, title);
+    } else {
+      card.row(Standing.DEVIATED, say("power.row.overridden", title, reason));
+    }
   }
 
   private void row(Card.Maker card, Gate gate) {

@@ -52,7 +52,7 @@ record Locks(Seat seat, OpenBuild open) {
   /** Gives the flight of the checks of a kit without gates: a chamber for each. */
   Mat checks(FirstPower.Check now) {
     List<LockMat.Lock> locks = new ArrayList<>();
-    List<FirstPower.Check> all = FirstPower.checks(open.kit());
+    List<FirstPower.Check> all = open.firstPower();
     for (FirstPower.Check check : all) {
       String title = seat.say(check.title());
       Gate shown =

@@ -3,6 +3,7 @@ package humble.desktop.power;
 import humble.core.build.BuildEvent;
 import humble.core.circuit.Feed;
 import humble.core.kit.Gate;
+import humble.core.kit.Part;
 import humble.core.mend.Observation;
 import humble.core.power.OhmsBefore;
 import humble.core.units.Engineering;
@@ -57,7 +58,9 @@ final class OhmsHand extends ReadHand {
         seat.card(cards.kicker(gate), say("power.ohms.title", before.plus(), before.minus()));
     card.how(
         Feed.of(open.built(), before.state()).orElse(null) instanceof Feed.ByBatteries by
-            ? say("power.ohms.cell", by.batteries().getFirst().ref())
+            ? say(
+                "power.ohms.cell",
+                String.join(", ", by.batteries().stream().map(Part::ref).toList()))
             : say(
                 before.means() instanceof OhmsBefore.NoBeep
                     ? "power.ohms.listen"

@@ -1,7 +1,6 @@
 package humble.desktop.power;
 
 import humble.core.build.BuildEvent;
-import humble.core.kit.Gate;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.stage.Card;
@@ -14,24 +13,27 @@ final class OverrideHand extends Hand {
   private static final int SHORTEST = 3;
 
   private final GateCards cards;
-  private final Gate gate;
+  private final String id;
+  private final String title;
   private boolean away;
 
-  OverrideHand(GateCards cards, Gate gate) {
+  /** Makes it for a gate, or for a check of first power. */
+  OverrideHand(GateCards cards, String id, String title) {
     super(cards.seat());
     this.cards = cards;
-    this.gate = gate;
+    this.id = id;
+    this.title = title;
   }
 
   @Override
   public boolean over() {
-    return away || cards.open().build().gateOpen(gate.id());
+    return away || cards.open().build().gateOpen(id);
   }
 
   @Override
   public Card card() {
     Card.Maker card =
-        seat.card(gate.title(), say("power.override.title"))
+        seat.card(title, say("power.override.title"))
             .how(say("power.override.how"))
             .field(typed().text(), "", Takes.TEXT);
     for (int i = 1; i <= REASONS; i++) {
@@ -44,7 +46,7 @@ final class OverrideHand extends Hand {
         ? card.notYet(say("power.override.type"))
         : card.go(
             say("power.override.go"),
-            () -> cards.open().act(new BuildEvent.GateOverridden(gate.id(), reason)));
+            () -> cards.open().act(new BuildEvent.GateOverridden(id, reason)));
   }
 
   /** A digit stands for one of the usual reasons; anything longer is a reason of its own. */

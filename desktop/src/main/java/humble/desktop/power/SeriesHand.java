@@ -88,6 +88,7 @@ final class SeriesHand extends ReadHand {
     } else {
       card.key('+', say("sort.prefix"), typed()::nextPrefix);
     }
+    cards.otherSupply(card, gate);
     cards.withKeys(card);
     if (typed().isEmpty()) {
       return cards.empty(card, Optional.of(state), this::practice);

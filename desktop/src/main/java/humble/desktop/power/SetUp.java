@@ -169,7 +169,7 @@ record SetUp(Seat seat, OpenBuild open, BoardState state) {
         card.row(Standing.TO_DO, seat.say("power.zero.plug", by.supply().plus()));
       }
       case Feed.ByBatteries by ->
-          card.row(Standing.TO_DO, seat.say("power.zero.cell", by.batteries().getFirst().ref()));
+          card.row(Standing.TO_DO, seat.say("power.zero.cell", by.chain().getFirst().ref()));
     }
     List<String> on = closed(PartKind.SWITCH);
     List<String> plugged = closed(PartKind.JUMPER);

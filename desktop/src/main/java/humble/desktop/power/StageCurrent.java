@@ -21,6 +21,7 @@ record StageCurrent(BoardState state, PoweredStage stage) {
         .filter(state -> !isReadAtGate(open, state))
         .filter(state ->
             Feed.of(open.built(), state)
+                .filter(feed -> !(feed instanceof Feed.ByBatteries by) || by.leading().size() == 1)
                 .filter(feed ->
                     open.build().observed(state.id()).stream()
                         .noneMatch(text -> text.startsWith("I(" + feed.id() + ")=")))

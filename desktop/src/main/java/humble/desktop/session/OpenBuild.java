@@ -45,6 +45,7 @@ public final class OpenBuild {
   private final Acts acts;
   private final KitFolder folder;
   private final Kit kit;
+  private final List<FirstPower.Check> firstPower;
   private final Parts parts;
   private Parts built;
   private Parts planned;
@@ -69,6 +70,7 @@ public final class OpenBuild {
     this.acts = new Acts(journal, build, bench);
     this.folder = folder;
     this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
+    this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
     this.built = parts;
     this.planned = parts;
@@ -277,6 +279,11 @@ public final class OpenBuild {
    */
   public Optional<SimulatedBoard> practised(BoardState state) {
     return practiceOn ? practice().board(state) : Optional.empty();
+  }
+
+  /** Gives the checks of first power of a kit that has no gate to read; else none. */
+  public List<FirstPower.Check> firstPower() {
+    return firstPower;
   }
 
   /** Tells whether readings may come from the practice bench. */

@@ -1,6 +1,7 @@
 package humble.desktop.session;
 
 import humble.core.build.Build;
+import humble.core.build.BuildEvent;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
 import humble.core.kit.Kit;
@@ -44,7 +45,7 @@ public final class Progress {
                     .count()
                 + Math.min(spots, build.lookedOver().size())
                 + (hostRead ? hosts : 0)
-                + (build.checked().containsKey("supply") ? supplies : 0),
+                + (build.checked().containsKey(BuildEvent.Checked.SUPPLY) ? supplies : 0),
             items.size() + strips.size() + spots + hosts + supplies);
       }
       case SORT -> {
@@ -67,10 +68,8 @@ public final class Progress {
       case POWER ->
           kit.gates().isEmpty()
               ? ratio(
-                  FirstPower.checks(kit).stream()
-                      .filter(check -> isFine(build, check.id()))
-                      .count(),
-                  FirstPower.checks(kit).size())
+                  open.firstPower().stream().filter(check -> isPast(build, check.id())).count(),
+                  open.firstPower().size())
               : ratio(
                   kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
                   kit.gates().size());
@@ -105,7 +104,7 @@ public final class Progress {
     Kit kit = open.kit();
     return switch (stage) {
       case SORT -> !toSort(kit).isEmpty();
-      case POWER -> !kit.gates().isEmpty() || !FirstPower.checks(kit).isEmpty();
+      case POWER -> !kit.gates().isEmpty() || !open.firstPower().isEmpty();
       case LOAD -> !kit.firmware().images().isEmpty() || hasTask(kit, TaskKind.LOAD);
       case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
@@ -218,13 +217,14 @@ public final class Progress {
 
   /** Gives the next check of first power, where a kit has no gate to read. */
   public static Optional<FirstPower.Check> nextCheck(OpenBuild open) {
-    return FirstPower.checks(open.kit()).stream()
-        .filter(check -> !isFine(open.build(), check.id()))
+    return open.firstPower().stream()
+        .filter(check -> !isPast(open.build(), check.id()))
         .findFirst();
   }
 
-  private static boolean isFine(Build build, String check) {
-    return build.checked().getOrDefault(check, false);
+  /** Tells whether a check was as it should be, or was gone past with a reason. */
+  private static boolean isPast(Build build, String check) {
+    return build.checked().getOrDefault(check, false) || build.overriddenGates().containsKey(check);
   }
 
   /**

@@ -7,8 +7,12 @@ import humble.core.units.QuantityText;
 import humble.core.words.Words;
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
 
 /** What lines of a parts list are called in the window. */
@@ -23,19 +27,24 @@ public final class LineNames {
   private LineNames() {}
 
   /**
-   * Gives a short name that tells a line from the others: where several have the same, what is
-   * printed on it, its value or its package stands with it.
+   * Gives short names that tell lines apart, by their ids: where several have the same, the value,
+   * what is printed on it or the package stands with it.
    */
-  public static String distinct(Words words, List<Line> all, Line line) {
-    String brief = brief(words, line);
-    List<Line> alike = all.stream().filter(other -> brief(words, other).equals(brief)).toList();
-    if (alike.size() < 2) {
-      return brief;
-    }
+  public static Map<String, String> distinct(Words words, List<Line> lines) {
+    Map<String, List<Line>> alike = new LinkedHashMap<>();
+    lines.forEach(
+        line -> alike.computeIfAbsent(brief(words, line), key -> new ArrayList<>()).add(line));
+    Map<String, String> names = new HashMap<>();
+    alike.forEach(
+        (brief, group) -> group.forEach(line -> names.put(line.id(), told(brief, group, line))));
+    return names;
+  }
+
+  private static String told(String brief, List<Line> group, Line line) {
     for (Function<Line, String> by :
         List.<Function<Line, String>>of(LineNames::value, Line::marking, Line::packageId)) {
       String own = by.apply(line);
-      if (!own.isEmpty() && alike.stream().map(by).distinct().count() > 1) {
+      if (!own.isEmpty() && group.stream().map(by).distinct().count() > 1) {
         return own.equals(line.packageId()) ? own : joined(own, brief);
       }
     }

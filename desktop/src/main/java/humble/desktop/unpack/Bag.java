@@ -10,6 +10,7 @@ import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.LineNames;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** What should be in the bag, cup by cup, and what was counted of it. */
@@ -56,12 +57,13 @@ record Bag(Seat seat, OpenBuild open) {
   /** Gives the cups, with one of them in hand; empty for none. */
   Mat cups(String now) {
     List<CupsMat.Cup> cups = new ArrayList<>();
+    Map<String, String> names = LineNames.distinct(seat.words(), open.kit().lines());
     for (Stocktake.Item item : items()) {
       Line line = line(item).orElse(null);
       String label =
           line == null || line.stripOf() > 0
               ? name(item)
-              : LineNames.distinct(seat.words(), open.kit().lines(), line);
+              : names.getOrDefault(line.id(), line.id());
       cups.add(
           new CupsMat.Cup(
               item.id(),

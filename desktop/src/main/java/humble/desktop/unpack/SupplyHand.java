@@ -16,9 +16,6 @@ import java.util.stream.Collectors;
  * Asks at the beginning whether a supply is at hand whose plug, polarity and volts fit the board.
  */
 final class SupplyHand extends Hand {
-  /** What the journal calls it. */
-  static final String CHECK = "supply";
-
   private static final int MOST_PINS = 4;
 
   private final Bag bag;
@@ -32,7 +29,8 @@ final class SupplyHand extends Hand {
 
   /** Tells whether it is still to be asked. */
   static boolean isOpen(OpenBuild open) {
-    return !open.kit().supplies().isEmpty() && !open.build().checked().containsKey(CHECK);
+    return !open.kit().supplies().isEmpty()
+        && !open.build().checked().containsKey(BuildEvent.Checked.SUPPLY);
   }
 
   @Override
@@ -81,7 +79,7 @@ final class SupplyHand extends Hand {
   }
 
   private void answer(boolean fits) {
-    open.act(new BuildEvent.Checked(CHECK, fits));
+    open.act(new BuildEvent.Checked(BuildEvent.Checked.SUPPLY, fits));
   }
 
   @Override

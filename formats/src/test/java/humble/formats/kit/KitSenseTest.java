@@ -66,6 +66,7 @@ class KitSenseTest {
           "x_mm":12,"y_mm":30 | "x_mm":120,"y_mm":30 | /places/3 | sits beside board 'main'
           "x_mm":45,"y_mm":30 | "x_mm":12,"y_mm":30 | /places/4 | sit on one spot
           "x_mm":45,"y_mm":30 | "x_mm":12.3,"y_mm":30 | /places/4 | lies on pad
+          "x_mm":45,"y_mm":30 | "x_mm":12.3,"y_mm":30,"mount":"raised","standoff_mm":9 | /places/4 | lies on pad
           ,"mount":"socketed" |  | /places/2 | its mount is 'socketed'
           "polarity_marks":["flat"] | "polarity_marks":["flap"] | /lines/0/polarity_marks/0 | no mark 'flap'
           "polarity_marks":["flat"] | "polarity_marks":["flat:9"] | /lines/0/polarity_marks/0 | no pin '9'
