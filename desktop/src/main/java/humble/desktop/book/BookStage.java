@@ -138,7 +138,8 @@ public final class BookStage implements Stage {
       case BuildEvent.UsesMeter e -> StageId.SORT;
       case BuildEvent.FedBy e -> StageId.POWER;
       case BuildEvent.SeriesRead e -> StageId.POWER;
-      case BuildEvent.Checked e -> StageId.POWER;
+      case BuildEvent.Checked e ->
+          e.check().equals(BuildEvent.Checked.SUPPLY) ? StageId.UNPACK : StageId.POWER;
       case BuildEvent.HostRead e -> StageId.UNPACK;
       case BuildEvent.LookedOver e -> StageId.UNPACK;
       case BuildEvent.Snapped e -> StageId.UNPACK;

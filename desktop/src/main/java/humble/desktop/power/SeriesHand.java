@@ -59,7 +59,6 @@ final class SeriesHand extends ReadHand {
     card.how(
         say(
             "power.series.how",
-            ohms,
             String.format(Locale.ROOT, "%.2f", series.watts()),
             Engineering.nominal(stage.feed().volts(), "V")));
     card.how(
@@ -69,7 +68,7 @@ final class SeriesHand extends ReadHand {
                 "power.series.unknown",
                 String.join(", ", stage.unmodelled()),
                 volts(series.stopVolts())));
-    new SetUp(seat, open, state).board(card);
+    new SetUp(seat, open, state).board().ifPresent(card::how);
     cards.caution(card, gate);
     card.field(typed().text(), reading().unit(), Takes.SIGNED);
     boolean readable = readable(card);

@@ -16,6 +16,7 @@ import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,16 +31,15 @@ record SetUp(Seat seat, OpenBuild open, BoardState state) {
 
   /** Says what feeds the board and how it is set, which switches are on, and what is not in yet. */
   void say(Card.Maker card, Feed feed, @Nullable Double limitMa) {
-    List<String> said = new ArrayList<>(List.of(fed(feed, limitMa)));
-    switches().ifPresent(said::add);
-    absent().ifPresent(said::add);
-    card.how(String.join(" ", said));
+    String fed = fed(feed, limitMa);
+    card.how(board().map(board -> fed + " " + board).orElse(fed));
   }
 
   /** Says which switches are on, where knobs stand, and what is not in yet. */
-  void board(Card.Maker card) {
-    switches().ifPresent(card::how);
-    absent().ifPresent(card::how);
+  Optional<String> board() {
+    return Stream.of(switches(), absent())
+        .flatMap(Optional::stream)
+        .reduce((first, then) -> first + " " + then);
   }
 
   private String fed(Feed feed, @Nullable Double limitMa) {
