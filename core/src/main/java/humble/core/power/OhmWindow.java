@@ -75,26 +75,20 @@ final class OhmWindow {
   }
 
   /**
-   * Tells whether a junction decides the reading: without everything that holds one it would be
-   * another, it is another with the probes the other way round, or with more volts.
+   * Tells whether a junction decides the reading: it is another with the probes the other way
+   * round, or with more volts.
    *
    * @param tested what a tester with more volts finds
    */
   boolean isDecidedByJunction(Optional<OhmBench.Tested> tested) {
-    List<Fault> without =
-        parts.all().stream()
-            .filter(part -> parts.isOn(part.ref(), state) && holdsJunction(part.model()))
-            .<Fault>map(part -> new Fault.Missing(part.ref()))
-            .toList();
     double whole = nominal().orElse(0);
-    double bare = ohms(without).orElse(0);
     double turned = new OhmWindow(parts, state, black, red).nominal().orElse(0);
     double more =
         tested
             .map(at -> at.amps() > 0 ? at.volts() / at.amps() : Double.POSITIVE_INFINITY)
             .map(ohms -> ohms > OhmBench.OPEN_OHM ? Double.POSITIVE_INFINITY : ohms)
             .orElse(whole);
-    return differ(whole, bare) || differ(whole, turned) || differ(whole, more);
+    return differ(whole, turned) || differ(whole, more);
   }
 
   private static boolean differ(double a, double b) {
@@ -102,22 +96,5 @@ final class OhmWindow {
       return Double.isInfinite(a) != Double.isInfinite(b);
     }
     return Math.abs(a - b) > DECIDES_PART * Math.max(Math.abs(a), Math.abs(b));
-  }
-
-  private static boolean holdsJunction(Model model) {
-    return switch (model) {
-      case Model.Junction j -> true;
-      case Model.Zener z -> true;
-      case Model.Bipolar q -> true;
-      case Model.Mosfet m -> true;
-      case Model.Regulator r -> true;
-      case Model.Load load -> true;
-      case Model.Resistor r -> false;
-      case Model.Switch s -> false;
-      case Model.Battery b -> false;
-      case Model.Pot p -> false;
-      case Model.Closed c -> false;
-      case Model.Open o -> false;
-    };
   }
 }

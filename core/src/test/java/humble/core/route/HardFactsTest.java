@@ -99,6 +99,18 @@ class HardFactsTest {
   }
 
   @Test
+  void nothingIsLacqueredOrHungOnWithACellInIt() throws NoPlan {
+    List<String> ids =
+        ids(
+            toy()
+                .task("hang", "wire", List.of(), List.of())
+                .task("coat", "coat", List.of(), List.of())
+                .task("shut", "case", List.of(), List.of()));
+    assertThat(ids.subList(ids.size() - 4, ids.size()))
+        .containsExactly("hang", "coat", "insert:BT1", "shut");
+  }
+
+  @Test
   void aCellGoesInForAGateAndComesOutAgain() throws NoPlan {
     Plan plan = plan(toy().gate("glow", "on", "P", "GND", "C9"));
     assertThat(plan.steps())
