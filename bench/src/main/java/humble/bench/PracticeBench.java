@@ -5,6 +5,7 @@ import humble.core.circuit.DcResult;
 import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
 import humble.core.circuit.Feed;
+import humble.core.craft.WindingPlan;
 import humble.core.kit.BoardState;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
@@ -40,6 +41,11 @@ import org.jspecify.annotations.Nullable;
  */
 public final class PracticeBench {
   private static final double RAIL_ALIVE_V = 2.0;
+
+  /** Wires wound by hand differ by about so much in length. */
+  private static final double COIL_SPREAD = 0.05;
+
+  private static final double LEADS_OHM = 0.15;
 
   private volatile Parts parts;
   private final Kit kit;
@@ -99,6 +105,17 @@ public final class PracticeBench {
                 : Stream.of())
         .mapToDouble(this::shown)
         .findFirst();
+  }
+
+  /**
+   * Reads a coil from end to end: its copper, wound a little longer or shorter than planned, and
+   * the leads of the meter, in tenths of an ohm.
+   */
+  public double measureCoil(WindingPlan.Coil coil) {
+    Random random = new Random(seed * 31 + coil.id().hashCode());
+    double copper = coil.ohms() * (1 + COIL_SPREAD * (random.nextDouble() * 2 - 1));
+    double leads = LEADS_OHM * (1 + random.nextDouble());
+    return Math.round((copper + leads) * 10) / 10.0;
   }
 
   private static double tolerance(@Nullable Double pct) {

@@ -3,11 +3,13 @@ package humble.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.circuit.Fault;
+import humble.core.craft.WindingPlan;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.kit.Winding;
 import humble.core.power.Expectation;
 import humble.core.power.GateReckoning;
 import humble.core.stock.Match;
@@ -48,6 +50,24 @@ class PracticeBenchTest {
 
   private static Gate gate() {
     return KIT.gate("rail33").orElseThrow();
+  }
+
+  @Property(tries = 100)
+  void aCoilReadsItsCopperAndTheLeads(@ForAll long seed) {
+    Winding ring =
+        new Winding(
+            "w",
+            "L1",
+            new Winding.Core(12.7, 7.7, 4.8, 40, "blue"),
+            0.1,
+            50,
+            List.of(new Winding.Coil("a", 60, null, "cw", List.of("1", "2"))));
+    WindingPlan.Coil coil = WindingPlan.of(ring).coils().getFirst();
+    assertThat(coil.ohms()).isGreaterThan(2);
+    double read = bench(seed).measureCoil(coil);
+    assertThat(read).isBetween(coil.ohms() * 0.95 + 0.1, coil.ohms() * 1.05 + 0.35);
+    assertThat(read).isLessThan(coil.mostOhms());
+    assertThat(read * 10).as("tenths").isEqualTo(Math.rint(read * 10));
   }
 
   @Property(tries = 25)

@@ -12,13 +12,16 @@ import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.KitFault;
 import humble.core.kit.KitOption;
+import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.Measured;
 import humble.core.kit.Model;
 import humble.core.kit.Mount;
+import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
+import humble.core.kit.Particulars;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
 import humble.core.kit.PinRef;
@@ -99,6 +102,51 @@ public final class KitMaker {
             0,
             model,
             null));
+    return this;
+  }
+
+  /** Adds a line of parts on pads that are reflowed. */
+  public KitMaker pasted(String id, PartKind kind, String value, String... refs) {
+    packages.add(
+        new PartPackage(
+            "pads-" + id,
+            0.6,
+            List.of(
+                new PackagePin("1", new PointMm(-1, 0)), new PackagePin("2", new PointMm(1, 0))),
+            LeadClass.SMD));
+    return particular(
+        id,
+        kind,
+        value,
+        "pads-" + id,
+        new Particulars(false, "", false, Particulars.Method.PASTE),
+        refs);
+  }
+
+  /** Adds a line whose parts have something out of the ordinary. */
+  public KitMaker particular(
+      String id, PartKind kind, String value, String pack, Particulars own, String... refs) {
+    lines.add(
+        new Line(
+            id,
+            kind,
+            value,
+            5.0,
+            0,
+            pack,
+            Arrays.asList(refs),
+            refs.length,
+            "",
+            "",
+            false,
+            List.of(),
+            List.of(),
+            Home.BOARD,
+            List.of(),
+            0,
+            null,
+            null,
+            own));
     return this;
   }
 

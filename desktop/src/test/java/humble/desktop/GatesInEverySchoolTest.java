@@ -46,7 +46,8 @@ class GatesInEverySchoolTest {
           "desktop/src/test/resources/kits/gull",
           "desktop/src/test/resources/kits/twinlight",
           "desktop/src/test/resources/kits/metronome",
-          "desktop/src/test/resources/kits/foghorn");
+          "desktop/src/test/resources/kits/foghorn",
+          "desktop/src/test/resources/kits/buoy");
 
   static Stream<Arguments> kitsAndSchools() {
     return KITS.stream()

@@ -56,6 +56,9 @@ final class EventJson {
     kinds.put("MarksWeighed", BuildEvent.MarksWeighed.class);
     kinds.put("ModuleRead", BuildEvent.ModuleRead.class);
     kinds.put("Wound", BuildEvent.Wound.class);
+    kinds.put("Coiled", BuildEvent.Coiled.class);
+    kinds.put("Tried", BuildEvent.Tried.class);
+    kinds.put("Repaired", BuildEvent.Repaired.class);
     kinds.put("JointSeen", BuildEvent.JointSeen.class);
     kinds.put("Fitted", BuildEvent.Fitted.class);
     kinds.put("FittedSome", BuildEvent.FittedSome.class);

@@ -84,11 +84,14 @@ class JournalTest {
         new BuildEvent.MarksWeighed("led", "long lead", 0.97, true),
         new BuildEvent.ModuleRead("M1", List.of("GND", "VCC"), "A"),
         new BuildEvent.Wound("L1", "a", 12),
+        new BuildEvent.Coiled("tuner", "a", Double.POSITIVE_INFINITY, false, false),
+        new BuildEvent.Tried("led-red", "blue"),
         new BuildEvent.JointSeen("R1.1", "dry"),
         new BuildEvent.GateOverridden("rail33", "the meter is out"),
         new BuildEvent.FaultHidden("lamp1", 2, "open:LED1.2", 4),
         new BuildEvent.Observed("lamp1", "V(5V)=4.98", true),
         new BuildEvent.Mended("lamp1", "open:R3.2", 4, false),
+        new BuildEvent.Repaired("lamp1", "open:R3.2", List.of("rail33")),
         new BuildEvent.TookBack(3));
   }
 
@@ -285,7 +288,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Loaded Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired Loaded Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

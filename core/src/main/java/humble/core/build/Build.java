@@ -60,6 +60,8 @@ public final class Build {
   private @Nullable String meter;
   private @Nullable String fedBy;
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
+  private final Map<String, Boolean> coiled = new LinkedHashMap<>();
+  private final Map<String, String> tried = new LinkedHashMap<>();
   private final Map<String, Boolean> checked = new LinkedHashMap<>();
   private BuildEvent.@Nullable HostRead host;
 
@@ -121,6 +123,8 @@ public final class Build {
       }
       case BuildEvent.ModuleRead e -> modules.put(e.ref(), e);
       case BuildEvent.Wound e -> wound.put(e.winding() + "/" + e.coil(), e.turns());
+      case BuildEvent.Coiled e -> coiled.put(e.winding() + "/" + e.coil(), e.through());
+      case BuildEvent.Tried e -> tried.put(e.line(), e.colour());
       case BuildEvent.JointSeen e -> joints.put(e.pin(), e.seen());
       case BuildEvent.Fitted e -> {
         doneSteps.add(e.step());
@@ -144,6 +148,10 @@ public final class Build {
         mended.add(e);
         hidden = e.practice() ? null : hidden;
       }
+      case BuildEvent.Repaired e -> {
+        e.gates().forEach(this::shut);
+        seriesRead.remove(e.state());
+      }
       case BuildEvent.Loaded e -> loaded.put(e.image(), e);
       case BuildEvent.Saw e ->
           facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
@@ -154,6 +162,13 @@ public final class Build {
       case BuildEvent.TookBack e -> {}
       case BuildEvent.Unread e -> {}
     }
+  }
+
+  /** What was read with a fault on the board says nothing of the board without it. */
+  private void shut(String gate) {
+    gateReadings.remove(gate);
+    passedGates.remove(gate);
+    overriddenGates.remove(gate);
   }
 
   /** Gives the id of the build. */
@@ -297,6 +312,16 @@ public final class Build {
   /** Gives the turns that a coil of a winding has. */
   public int wound(String winding, String coil) {
     return wound.getOrDefault(winding + "/" + coil, 0);
+  }
+
+  /** Tells whether a coil was measured from end to end and its wire is joined at both. */
+  public boolean isThrough(String winding, String coil) {
+    return coiled.getOrDefault(winding + "/" + coil, false);
+  }
+
+  /** Gives the colour in which the lights of a line were last seen to shine; empty for dark. */
+  public Optional<String> tried(String line) {
+    return Optional.ofNullable(tried.get(line));
   }
 
   /** Gives what was seen at joints, by {@code REF.PIN}. */

@@ -76,6 +76,18 @@ public sealed interface BuildEvent {
   /** A coil has so many turns now. */
   record Wound(String winding, String coil, int turns) implements BuildEvent {}
 
+  /**
+   * A coil was measured end to end, soldered in; {@code through} tells that its wire is joined at
+   * both ends. Ohms are infinite where nothing is joined.
+   */
+  record Coiled(String winding, String coil, double ohms, boolean through, boolean practice)
+      implements BuildEvent {}
+
+  /**
+   * A light of a line was lit before it was fitted, and gave a colour; empty where it gave none.
+   */
+  record Tried(String line, String colour) implements BuildEvent {}
+
   /** A joint was looked at under the magnifier. */
   record JointSeen(String pin, String seen) implements BuildEvent {}
 
@@ -172,6 +184,16 @@ public sealed interface BuildEvent {
   /** What it was: a fault, found after so many measurements. */
   record Mended(String state, String fault, int measurements, boolean practice)
       implements BuildEvent {}
+
+  /**
+   * What was found was mended, the power off; the gates that were read with the fault on the board
+   * are shut again.
+   */
+  record Repaired(String state, String fault, List<String> gates) implements BuildEvent {
+    public Repaired {
+      gates = List.copyOf(gates);
+    }
+  }
 
   /** An image was sent and read back. */
   record Loaded(

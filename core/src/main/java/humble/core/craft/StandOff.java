@@ -61,7 +61,9 @@ public record StandOff(boolean raised, double mm, Phrase how, Phrase because, Ph
             ? "pulled"
             : kind.is(PartKind.Fact.PUSHED)
                 ? "pushed"
-                : part.line().fragile().contains("heat") ? "heat" : "short";
+                : kind.is(PartKind.Fact.HANDLED)
+                    ? "handled"
+                    : part.line().fragile().contains("heat") ? "heat" : "short";
     boolean other = kind.is(PartKind.Fact.RAISED);
     return new StandOff(
         false,

@@ -17,6 +17,16 @@ public record WindingPlan(List<Coil> coils, int layers, boolean fits) {
   private static final double SLACK = 1.06;
   private static final double NANO = 1e-9;
 
+  /** Resistivity of annealed copper at 20 °C, IEC 60028. */
+  private static final double COPPER_OHM_M = 1.7241e-8;
+
+  private static final double BARE = 0.9;
+
+  /** A warm wire, one a little longer or thinner than planned. */
+  private static final double WARM = 1.25;
+
+  private static final double LEADS_OHM = 1;
+
   public WindingPlan {
     coils = List.copyOf(coils);
   }
@@ -29,8 +39,15 @@ public record WindingPlan(List<Coil> coils, int layers, boolean fits) {
    * @param wireMm wire to cut, tails included
    * @param inductanceH inductance, in henries
    * @param sense {@code cw} or {@code ccw}
+   * @param ohms resistance of its wire from end to end, at room temperature
    */
-  public record Coil(String id, int turns, double wireMm, double inductanceH, String sense) {}
+  public record Coil(
+      String id, int turns, double wireMm, double inductanceH, String sense, double ohms) {
+    /** What a meter shows at most where the ends are joined: the wire, its leads, two contacts. */
+    public double mostOhms() {
+      return ohms * WARM + LEADS_OHM;
+    }
+  }
 
   /** Computes the plan. */
   public static WindingPlan of(Winding winding) {
@@ -40,17 +57,25 @@ public record WindingPlan(List<Coil> coils, int layers, boolean fits) {
         winding.coils().stream()
             .map(coil -> {
               int turns = turns(coil, core.alNh());
+              double wireMm = turns * perTurn + winding.tailsMm();
               return new Coil(
                   coil.id(),
                   turns,
-                  turns * perTurn + winding.tailsMm(),
+                  wireMm,
                   core.alNh() * NANO * turns * turns,
-                  coil.sense());
+                  coil.sense(),
+                  ohms(wireMm, winding.wireDiameterMm()));
             })
             .toList();
     int all = coils.stream().mapToInt(Coil::turns).sum();
     int layers = layers(core.idMm(), winding.wireDiameterMm(), all);
     return new WindingPlan(coils, layers, layers > 0 || all == 0);
+  }
+
+  /** Copper under the enamel, which takes about a tenth of the diameter. */
+  private static double ohms(double wireMm, double overEnamelMm) {
+    double bareMm = overEnamelMm * BARE;
+    return COPPER_OHM_M * wireMm * 1e-3 / (Math.PI * bareMm * bareMm / 4 * 1e-6);
   }
 
   private static int turns(Winding.Coil coil, double alNh) {

@@ -10,6 +10,9 @@ public enum Harm {
   /** Gives what comes of reversing {@code part}. */
   public static Harm ifReversed(Part part) {
     PartKind kind = part.line().kind();
+    if (part.line().particulars().unpolarised()) {
+      return HARMLESS;
+    }
     // A buzzer that is a coil alone sounds either way.
     return kind == PartKind.BUZZER && part.model() instanceof Model.Resistor
         ? HARMLESS

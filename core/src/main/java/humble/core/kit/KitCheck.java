@@ -56,6 +56,7 @@ public final class KitCheck {
     check.handwork();
     check.cautions(alsoNamed);
     check.cycle();
+    check.findings.addAll(LineSense.of(kit));
     check.findings.addAll(CircuitSense.of(check.parts));
     return List.copyOf(check.findings);
   }

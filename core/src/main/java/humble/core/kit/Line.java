@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param stripOf positions of a supplied strip that it is snapped from, 0 when it is not
  * @param model electrical model, when the kit gives one
  * @param maxMa most current it survives, in milliamperes, when the kit says so
+ * @param particulars what is out of the ordinary in its parts
  */
 public record Line(
     String id,
@@ -43,12 +44,55 @@ public record Line(
     List<String> fragile,
     int stripOf,
     @Nullable Model model,
-    @Nullable Double maxMa) {
+    @Nullable Double maxMa,
+    Particulars particulars) {
   public Line {
     refs = List.copyOf(refs);
     polarityMarks = List.copyOf(polarityMarks);
     substitutes = List.copyOf(substitutes);
     fragile = List.copyOf(fragile);
+  }
+
+  /** Makes a line whose parts have nothing out of the ordinary. */
+  public Line(
+      String id,
+      PartKind kind,
+      String value,
+      @Nullable Double tolerancePct,
+      int bands,
+      String packageId,
+      List<String> refs,
+      int supplied,
+      String bag,
+      String marking,
+      boolean spareOk,
+      List<String> polarityMarks,
+      List<String> substitutes,
+      Home home,
+      List<String> fragile,
+      int stripOf,
+      @Nullable Model model,
+      @Nullable Double maxMa) {
+    this(
+        id,
+        kind,
+        value,
+        tolerancePct,
+        bands,
+        packageId,
+        refs,
+        supplied,
+        bag,
+        marking,
+        spareOk,
+        polarityMarks,
+        substitutes,
+        home,
+        fragile,
+        stripOf,
+        model,
+        maxMa,
+        Particulars.NONE);
   }
 
   /** Gives this line with other places and another model. */
@@ -71,7 +115,23 @@ public record Line(
         fragile,
         stripOf,
         otherModel,
-        maxMa);
+        maxMa,
+        particulars);
+  }
+
+  /** Gives which way round its parts go. */
+  public PartKind.Way way() {
+    return particulars.unpolarised() ? PartKind.Way.EITHER : kind.way();
+  }
+
+  /** Tells whether its parts have a right way round at all. */
+  public boolean isOriented() {
+    return way() != PartKind.Way.EITHER;
+  }
+
+  /** Tells whether it lists LEDs of a known colour whose lens does not show it. */
+  public boolean isLitToBeKnown() {
+    return particulars.clearLens() && !particulars.colour().isEmpty();
   }
 
   /** Gives the number of pieces the kit's places ask for. */

@@ -36,7 +36,7 @@ public record Part(String ref, Line line, PartPackage pack, @Nullable Place plac
     if (line.kind().isDiode()) {
       return number.equals("1") ? "cathode" : "anode";
     }
-    if (line.kind().hasPlus()) {
+    if (line.way() == PartKind.Way.PLUS_FIRST) {
       return number.equals("1") ? "plus" : "minus";
     }
     return "pin " + number;

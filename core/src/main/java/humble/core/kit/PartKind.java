@@ -68,10 +68,10 @@ public enum PartKind {
   RESONATOR(Way.EITHER, "", Harm.HARMLESS, Hurt.SHOCK, Fact.MEASURED),
   SWITCH(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.PUSHED),
   BUTTON(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.PUSHED),
-  POTENTIOMETER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED),
-  TRIMMER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED),
-  ENCODER(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS),
-  JOYSTICK(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS),
+  POTENTIOMETER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED, Fact.HANDLED),
+  TRIMMER(Way.EITHER, "Ω", Harm.HARMLESS, Hurt.WATER, Fact.MEASURED, Fact.HANDLED),
+  ENCODER(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.HANDLED),
+  JOYSTICK(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.MELTS, Fact.HANDLED),
   SENSOR(Way.PIN_1, "", Harm.DAMAGE, Hurt.BOARDED, Fact.POWERED),
   LDR(Way.EITHER, "", Harm.HARMLESS, Hurt.HEAT),
   CONNECTOR(
@@ -89,7 +89,8 @@ public enum PartKind {
   BUZZER(Way.PLUS_FIRST, "", Harm.DEAD, Hurt.WATER, Fact.LANDMARK, Fact.POWERED),
   SPEAKER(Way.EITHER, "", Harm.HARMLESS, Hurt.WATER, Fact.LANDMARK, Fact.POWERED),
   BATTERY(Way.PLUS_FIRST, "", Harm.DANGER, Hurt.NOTHING, Fact.BESIDE),
-  BATTERY_HOLDER(Way.PLUS_FIRST, "", Harm.DANGER, Hurt.NOTHING, Fact.MELTS, Fact.LANDMARK),
+  BATTERY_HOLDER(
+      Way.PLUS_FIRST, "", Harm.DANGER, Hurt.NOTHING, Fact.MELTS, Fact.LANDMARK, Fact.HANDLED),
   FUSE(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING),
   JUMPER(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.LASTS),
   LINK(Way.EITHER, "", Harm.HARMLESS, Hurt.NOTHING, Fact.LASTS),
@@ -120,6 +121,8 @@ public enum PartKind {
     PULLED,
     /** Fingers push it: it must sit flush. */
     PUSHED,
+    /** Hands turn it, or change what it holds: it must sit flush. */
+    HANDLED,
     /** Some builders raise it from the board. */
     RAISED,
     /** In a list without places it lies beside the board. */

@@ -46,9 +46,10 @@ public final class Parts {
       Optional<PartPackage> pack = kit.packageNamed(line.packageId());
       if (pack.isPresent()) {
         for (String ref : line.refs()) {
+          Place place = places.get(ref);
+          PartPackage here = place == null ? pack.get() : pack.get().formedFor(place);
           parts.byRef.putIfAbsent(
-              ref,
-              new Part(ref, line, pack.get(), places.get(ref), UsualModel.of(line, pack.get())));
+              ref, new Part(ref, line, here, place, UsualModel.of(line, pack.get())));
         }
       }
     }

@@ -22,6 +22,8 @@ import org.jspecify.annotations.Nullable;
  * @param marks marks printed at the place, such as {@code square-pad:a}
  * @param rowHoles holes in the row it sits in, 0 when the row is its own
  * @param rowFrom hole of that row, from 1, that takes pin 1
+ * @param pitchMm distance of its two holes where the board drills them otherwise than the package
+ *     has its leads
  */
 public record Place(
     String ref,
@@ -38,10 +40,47 @@ public record Place(
     List<String> leaveEmpty,
     List<String> marks,
     int rowHoles,
-    int rowFrom) {
+    int rowFrom,
+    @Nullable Double pitchMm) {
   public Place {
     leaveEmpty = List.copyOf(leaveEmpty);
     marks = List.copyOf(marks);
+  }
+
+  /** Makes a place whose holes are where the package has its leads. */
+  public Place(
+      String ref,
+      String board,
+      Side side,
+      PointMm at,
+      double rotationDeg,
+      Mount mount,
+      double standoffMm,
+      @Nullable Double maxHeightMm,
+      @Nullable String under,
+      @Nullable String jig,
+      @Nullable String panel,
+      List<String> leaveEmpty,
+      List<String> marks,
+      int rowHoles,
+      int rowFrom) {
+    this(
+        ref,
+        board,
+        side,
+        at,
+        rotationDeg,
+        mount,
+        standoffMm,
+        maxHeightMm,
+        under,
+        jig,
+        panel,
+        leaveEmpty,
+        marks,
+        rowHoles,
+        rowFrom,
+        null);
   }
 
   /** Gives the place of a part of which nobody said where it sits: flush, on the top. */
@@ -104,7 +143,8 @@ public record Place(
         leaveEmpty,
         otherMarks,
         rowHoles,
-        rowFrom);
+        rowFrom,
+        pitchMm);
   }
 
   /** Gives the part that will cover it. */

@@ -1,6 +1,7 @@
 package humble.core.kit;
 
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -17,6 +18,11 @@ public record Winding(
     String id, String ref, Core core, double wireDiameterMm, double tailsMm, List<Coil> coils) {
   public Winding {
     coils = List.copyOf(coils);
+  }
+
+  /** Gives the coil of that id. */
+  public Optional<Coil> coil(String id) {
+    return coils.stream().filter(coil -> coil.id().equals(id)).findFirst();
   }
 
   /**
@@ -38,6 +44,18 @@ public record Winding(
    * @param targetH inductance wanted, in henries, when given instead of turns
    * @param sense {@code cw} or {@code ccw}, the ring looked at from above, the wire entering from
    *     above
+   * @param ends pins of the part that its beginning and its end go to; empty where the kit does not
+   *     say
    */
-  public record Coil(String id, int turns, @Nullable Double targetH, String sense) {}
+  public record Coil(
+      String id, int turns, @Nullable Double targetH, String sense, List<String> ends) {
+    public Coil {
+      ends = List.copyOf(ends);
+    }
+
+    /** Makes a coil of which the kit does not say where its ends go. */
+    public Coil(String id, int turns, @Nullable Double targetH, String sense) {
+      this(id, turns, targetH, sense, List.of());
+    }
+  }
 }

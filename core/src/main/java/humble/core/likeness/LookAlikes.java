@@ -3,6 +3,7 @@ package humble.core.likeness;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
+import humble.core.kit.Particulars;
 import humble.core.marking.BandColour;
 import humble.core.marking.ResistorBands;
 import humble.core.stock.MeterProfile;
@@ -118,10 +119,22 @@ public record LookAlikes(
             && a.marking().isBlank()
             && b.marking().isBlank()
             && a.kind() != PartKind.LINK
-            && b.kind() != PartKind.LINK;
+            && b.kind() != PartKind.LINK
+            && !toldByLens(a, b);
     return sameCase
         ? Optional.of(new Pair(a.id(), b.id(), Why.SAME_CASE, List.of(), 1, separates(a, b, meter)))
         : Optional.empty();
+  }
+
+  /** Lenses of two colours are told apart, and a clear one from a coloured one. */
+  private static boolean toldByLens(Line a, Line b) {
+    Particulars one = a.particulars();
+    Particulars other = b.particulars();
+    if (one.colour().isEmpty() || other.colour().isEmpty()) {
+      return false;
+    }
+    return one.clearLens() != other.clearLens()
+        || !one.clearLens() && !one.colour().equalsIgnoreCase(other.colour());
   }
 
   private static Optional<Pair> banded(

@@ -164,7 +164,7 @@ public final class Suspects {
     if (part.model() instanceof Model.Open) {
       return;
     }
-    if (line.kind().isOriented()) {
+    if (line.isOriented()) {
       int marks = line.polarityMarks().size();
       int printed = part.placed().map(place -> place.marks().size()).orElse(0);
       add(new Fault.Reversed(ref), 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));

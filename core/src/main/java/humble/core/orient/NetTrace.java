@@ -83,7 +83,7 @@ public record NetTrace(String net, List<Joined> joined) {
   }
 
   private static Phrase byKind(Part part, String ref, String pin) {
-    return switch (part.line().kind().way()) {
+    return switch (part.line().way()) {
       case CATHODE_FIRST -> Phrase.of(pin.equals("1") ? "net.cathode" : "net.anode", ref);
       case PLUS_FIRST -> Phrase.of(pin.equals("1") ? "net.plus" : "net.minus", ref);
       case EITHER, THREE_LEGS, PIN_1 -> Phrase.of("net.pin", ref, pin);

@@ -1,8 +1,11 @@
 package humble.core.picture;
 
+import humble.core.kit.LeadForm;
+import humble.core.kit.PackageLibrary;
 import humble.core.kit.PackagePin;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
 import humble.core.kit.PointMm;
 import humble.core.picture.Piece.Role;
 import java.util.ArrayList;
@@ -139,8 +142,13 @@ public final class TopView {
       body(Piece.box(-halfSpan(), -0.3, halfSpan(), 0.3));
       return;
     }
+    double girth = girthMm() / 2;
+    if (stands()) {
+      body(Piece.round(-halfSpan(), 0, girth));
+      detail(List.of(new PointMm(-halfSpan(), 0), new PointMm(halfSpan(), 0)));
+      return;
+    }
     double half = Math.max(1.6, halfSpan() - 1.9);
-    double girth = part.pack().heightMm() / 2;
     body(Piece.box(-half, -girth, half, girth));
     if (kind.isDiode()) {
       mark(Piece.box(-half + 0.3, -girth, -half + 1.1, girth));
@@ -154,9 +162,28 @@ public final class TopView {
     }
   }
 
+  /** How thick it is, however it stands. */
+  private double girthMm() {
+    return PackageLibrary.find(part.pack().id())
+        .map(PartPackage::heightMm)
+        .orElse(part.pack().heightMm());
+  }
+
+  /** Holes too close for it to lie have it stand on one lead, or lean. */
+  private boolean stands() {
+    return part.placed()
+        .flatMap(place ->
+            PackageLibrary.find(part.pack().id()).flatMap(pack -> LeadForm.of(pack, place)))
+        .filter(form -> form.way() == LeadForm.Way.STAND || form.way() == LeadForm.Way.LEAN)
+        .isPresent();
+  }
+
   /** An electrolytic: its stripe is on the minus side, along the wall. */
   private void can(double radius) {
     body(Piece.round(0, 0, radius));
+    if (!part.line().isOriented()) {
+      return;
+    }
     List<PointMm> stripe = new ArrayList<>(Piece.arc(0, 0, radius, radius, -48, 48));
     stripe.addAll(Piece.arc(0, 0, radius * 0.72, radius * 0.72, -48, 48).reversed());
     mark(stripe);
@@ -169,7 +196,9 @@ public final class TopView {
 
   private void bead() {
     body(Piece.oval(0, 0, 2.4, 1.7));
-    plus(-1.2, 0);
+    if (part.line().isOriented()) {
+      plus(-1.2, 0);
+    }
   }
 
   private void plus(double x, double y) {

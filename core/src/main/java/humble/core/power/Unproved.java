@@ -25,6 +25,13 @@ public final class Unproved {
     if (restsOnPractice(build)) {
       open.add(Phrase.of("unproved.practice"));
     }
+    kit.handwork()
+        .windings()
+        .forEach(winding ->
+            winding.coils().stream()
+                .filter(coil -> !coil.ends().isEmpty())
+                .filter(coil -> !build.isThrough(winding.id(), coil.id()))
+                .forEach(coil -> open.add(Phrase.of("unproved.coil", winding.ref(), coil.id()))));
     for (Gate gate : kit.gates()) {
       if (!build.passedGates().containsKey(gate.id())) {
         open.add(Phrase.of("unproved.gate", gate.title()));
@@ -67,16 +74,19 @@ public final class Unproved {
         || !build.awake().isEmpty();
   }
 
+  private static boolean answered(BuildEvent event, Build build) {
+    return event instanceof BuildEvent.Saw saw
+            && saw.practice()
+            && build.awake().contains(saw.peripheral())
+        || event instanceof BuildEvent.Coiled coil && coil.practice() && coil.through();
+  }
+
   /** Tells whether the practice bench answered for anything that counts as proved. */
   private static boolean restsOnPractice(Build build) {
     return build.gateReadings().values().stream()
             .anyMatch(read -> read.practice() && build.passedGates().containsKey(read.gate()))
         || build.loaded().values().stream().anyMatch(BuildEvent.Loaded::practice)
         || build.seriesRead().values().stream().anyMatch(BuildEvent.SeriesRead::practice)
-        || build.inForce().stream()
-            .anyMatch(entry ->
-                entry.event() instanceof BuildEvent.Saw saw
-                    && saw.practice()
-                    && build.awake().contains(saw.peripheral()));
+        || build.inForce().stream().anyMatch(entry -> answered(entry.event(), build));
   }
 }

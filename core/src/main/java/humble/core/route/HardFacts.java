@@ -63,6 +63,7 @@ final class HardFacts {
     cells();
     last(TaskKind.COAT, "route.coat-last");
     last(TaskKind.CASE, "route.case-last");
+    room();
   }
 
   private void edge(String first, String then, Phrase because) {
@@ -105,6 +106,16 @@ final class HardFacts {
         }
       }
     }
+  }
+
+  /** A joint that a body on its own side would wall in is made before that body stands there. */
+  private void room() {
+    IronRoom.walls(parts, work.nodes())
+        .forEach(wall ->
+            unless(
+                wall.joint(),
+                wall.body(),
+                Phrase.of("route.room", wall.pin().toString(), wall.by())));
   }
 
   private void options() {

@@ -10,6 +10,7 @@ import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
+import humble.core.kit.Particulars;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
@@ -29,9 +30,10 @@ import org.jspecify.annotations.Nullable;
 /**
  * The nodes of a kit and the hard facts between them, before any school has its say.
  *
- * <p>Refs of one line, one board, one side, one mount and one standoff are one node. Where the
- * facts stand between some of them, as a gate does that needs one regulator and must see another
- * absent, those that the facts bind alike stay together and the others are nodes of their own.
+ * <p>Refs of one line, one board, one side, one mount and one standoff are one node; so are all
+ * that are reflowed on one side. Where the facts stand between some of them, as a gate does that
+ * needs one regulator and must see another absent, those that the facts bind alike stay together
+ * and the others are nodes of their own.
  */
 final class Work {
   private final Parts parts;
@@ -212,14 +214,16 @@ final class Work {
     inOrder.values().forEach(this::group);
   }
 
+  /** What is reflowed on one side of a board is one step, whatever lines it is of. */
   private String key(Line line, String ref, Place place) {
+    boolean paste = line.particulars().method() == Particulars.Method.PASTE;
     return String.join(
         "/",
-        line.id(),
+        paste ? "" : line.id(),
         place.board(),
         place.side().text(),
-        place.mount().text(),
-        Double.toString(place.standoffMm()),
+        paste ? "" : place.mount().text(),
+        paste ? "" : Double.toString(place.standoffMm()),
         split.getOrDefault(ref, ""),
         Integer.toString(blockOf.getOrDefault(ref, Node.NO_BLOCK)));
   }

@@ -62,6 +62,46 @@ class BuildTest {
   }
 
   @Test
+  void aRepairShutsTheGateThatWasReadWithTheFault() {
+    BuildEvent[] read = {
+      began(),
+      new BuildEvent.GateRead("rail33", 2.1, "above", false),
+      new BuildEvent.GateOverridden("rail33", "the meter is out"),
+      new BuildEvent.GatePassed("rail5", 5),
+      new BuildEvent.SeriesRead("empty", 4.9, false, false),
+      new BuildEvent.Mended("empty", "open:R3.2", 4, false)
+    };
+    assertThat(build(read).gateOpen("rail33")).isTrue();
+    BuildEvent[] mended = java.util.Arrays.copyOf(read, read.length + 1);
+    mended[read.length] = new BuildEvent.Repaired("empty", "open:R3.2", List.of("rail33"));
+    assertThat(build(mended).gateOpen("rail33")).isFalse();
+    assertThat(build(mended).gateReadings()).isEmpty();
+    assertThat(build(mended).seriesRead()).isEmpty();
+    assertThat(build(mended).gateOpen("rail5")).as("of another state").isTrue();
+  }
+
+  @Test
+  void onlyTheLastThatWasSeenOfACoilOrALightCounts() {
+    Build build =
+        build(
+            began(),
+            new BuildEvent.Coiled("tuner", "a", Double.POSITIVE_INFINITY, false, false),
+            new BuildEvent.Tried("red", "blue"));
+    assertThat(build.isThrough("tuner", "a")).isFalse();
+    assertThat(build.tried("red")).contains("blue");
+    Build again =
+        build(
+            began(),
+            new BuildEvent.Coiled("tuner", "a", Double.POSITIVE_INFINITY, false, false),
+            new BuildEvent.Tried("red", "blue"),
+            new BuildEvent.Coiled("tuner", "a", 0.3, true, false),
+            new BuildEvent.Tried("red", "red"));
+    assertThat(again.isThrough("tuner", "a")).isTrue();
+    assertThat(again.isThrough("tuner", "b")).isFalse();
+    assertThat(again.tried("red")).contains("red");
+  }
+
+  @Test
   void whatWasTakenBackNoLongerCountsButStaysInTheLog() {
     Build build =
         build(

@@ -57,6 +57,14 @@ class HandworkTest {
   }
 
   @Test
+  void aCoilHasTheResistanceOfItsCopper() {
+    // A metre of 0.5 mm copper has 87.8 mΩ by the wire tables; the wire here is 0.5 mm bare.
+    WindingPlan.Coil coil = WindingPlan.of(ring(0.5 / 0.9, coil("a", 20))).coils().getFirst();
+    assertThat(coil.ohms()).isCloseTo(coil.wireMm() * 87.8e-6, offset(coil.ohms() * 0.001));
+    assertThat(coil.mostOhms()).isGreaterThan(coil.ohms() + 0.5).isLessThan(2);
+  }
+
+  @Test
   void aHoleThatClosesFirstDoesNotFit() {
     WindingPlan plan = WindingPlan.of(ring(2.0, coil("a", 60)));
     assertThat(plan.fits()).isFalse();

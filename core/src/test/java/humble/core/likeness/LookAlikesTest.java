@@ -8,6 +8,7 @@ import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
+import humble.core.kit.Particulars;
 import humble.core.marking.BandColour;
 import humble.core.stock.MeterProfile;
 import java.util.ArrayList;
@@ -50,6 +51,28 @@ class LookAlikesTest {
 
   private static LookAlikes of(Kit kit, Light light, Eyes eyes) {
     return LookAlikes.of(kit, light, eyes, MeterProfile.USUAL);
+  }
+
+  private static boolean alike(Particulars one, Particulars other) {
+    Kit kit =
+        KitMaker.kit()
+            .particular("a", PartKind.LED, "", "led-3", one, "LED1")
+            .particular("b", PartKind.LED, "", "led-3", other, "LED2")
+            .make();
+    return !of(kit, Light.DAYLIGHT, Eyes.NORMAL).pairs().isEmpty();
+  }
+
+  private static Particulars lens(String colour, boolean clear) {
+    return new Particulars(false, colour, clear, Particulars.Method.IRON);
+  }
+
+  @Test
+  void lensesTellLightsApartUnlessTheyAreClear() {
+    assertThat(alike(lens("red", false), lens("green", false))).isFalse();
+    assertThat(alike(lens("red", true), lens("green", false))).isFalse();
+    assertThat(alike(lens("red", true), lens("green", true))).isTrue();
+    assertThat(alike(lens("red", false), lens("", false))).isTrue();
+    assertThat(alike(lens("red", false), lens("Red", false))).isTrue();
   }
 
   @Test

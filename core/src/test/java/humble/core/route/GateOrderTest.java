@@ -143,7 +143,9 @@ class GateOrderTest {
         new Model.Resistor(1000),
         fragile ? List.of("heat") : none,
         ref);
-    made.maker.place(ref, side, 10, 5, 0, Mount.FLUSH, 0, null);
+    // Far enough from each other that no body stands in the way of the iron at another's joints.
+    int apart = 12 * Integer.parseInt(ref.substring(1));
+    made.maker.place(ref, side, apart, 40, 0, Mount.FLUSH, 0, null);
     made.fits.put("fit:" + ref, new Trait(side, height, lead, kind, fragile, 2));
   }
 

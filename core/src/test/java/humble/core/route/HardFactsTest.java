@@ -111,6 +111,24 @@ class HardFactsTest {
   }
 
   @Test
+  void whatIsReflowedOnOneSideIsOneStep() throws NoPlan {
+    KitMaker kit =
+        KitMaker.kit()
+            .pasted("r", PartKind.RESISTOR, "1k", "R1", "R2")
+            .pasted("c", PartKind.CAPACITOR, "100n", "C1")
+            .resistor("R9", "1k")
+            .place("R1", 10, 10)
+            .place("R2", Side.BOTTOM, 20, 10, 0, Mount.FLUSH, 0, null)
+            .place("C1", 30, 10)
+            .place("R9", 50, 10);
+    List<Step> fits =
+        plan(kit).steps().stream().filter(step -> step.act() == Step.Act.FIT).toList();
+    assertThat(fits.stream().map(Step::refs))
+        .containsExactlyInAnyOrder(List.of("C1", "R1"), List.of("R2"), List.of("R9"));
+    assertThat(fits.getLast().refs()).containsExactly("R9");
+  }
+
+  @Test
   void aCellGoesInForAGateAndComesOutAgain() throws NoPlan {
     Plan plan = plan(toy().gate("glow", "on", "P", "GND", "C9"));
     assertThat(plan.steps())

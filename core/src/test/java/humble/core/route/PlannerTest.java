@@ -307,7 +307,7 @@ class PlannerTest {
       maker.place(
           "X" + i,
           random.nextInt(3) == 0 ? Side.BOTTOM : Side.TOP,
-          i * 5,
+          i * 12,
           5,
           0,
           Mount.FLUSH,

@@ -155,6 +155,7 @@ class ReasonsTest {
       case "route.no-block" -> later.stream().allMatch(o -> blockOf(o, parts) < 0);
       case "route.blockless" -> blockOf(step, parts) < 0;
       case "route.free" -> true;
+      case "route.room" -> isWalledInLater(phrase, step, plan, parts);
       case "route.sheet", "route.sheet-elsewhere", "route.sheet-forgets" ->
           plan.school() == School.SHEET
               && phrase.key().endsWith("forgets")
@@ -180,6 +181,26 @@ class ReasonsTest {
                   && (Integer) phrase.arguments().get(1) > (Integer) phrase.arguments().get(2)
               || phrase.key().equals("route.alike");
     };
+  }
+
+  /** The body comes later, on the side that is soldered, nearer than it is high. */
+  private static boolean isWalledInLater(Phrase phrase, Step step, Plan plan, Parts parts) {
+    String joint = phrase.arguments().get(0).toString();
+    String by = phrase.arguments().get(1).toString();
+    Place body = parts.get(by).place();
+    Place own = parts.get(joint.substring(0, joint.indexOf('.'))).place();
+    boolean smd = parts.get(own.ref()).pack().lead() == LeadClass.SMD;
+    boolean near = Math.abs(body.at().xMm() - own.at().xMm()) < 2 + 1.2 + 4.5;
+    int at =
+        plan.steps().stream()
+            .filter(s -> s.act() == Step.Act.FIT && s.refs().contains(by))
+            .mapToInt(Step::n)
+            .findFirst()
+            .orElse(0);
+    return near
+        && smd == (body.side() == own.side())
+        && body.board().equals(own.board())
+        && (step.refs().contains(own.ref()) ? step.n() < at : step.n() == at);
   }
 
   private static boolean block(Phrase phrase, Step step, Plan plan, Parts parts) {

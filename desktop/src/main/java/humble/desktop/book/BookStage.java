@@ -165,6 +165,9 @@ public final class BookStage implements Stage {
       case BuildEvent.MarksWeighed e -> StageId.FIT;
       case BuildEvent.ModuleRead e -> StageId.FIT;
       case BuildEvent.Wound e -> StageId.FIT;
+      case BuildEvent.Coiled e -> StageId.FIT;
+      case BuildEvent.Tried e -> StageId.FIT;
+      case BuildEvent.Repaired e -> StageId.POWER;
       case BuildEvent.JointSeen e -> null;
       case BuildEvent.Began e -> null;
       case BuildEvent.Turned e -> null;

@@ -124,6 +124,15 @@ public final class Pen extends ShapePen {
     return node.getLayoutBounds().getWidth();
   }
 
+  /** Gives the size, {@code sizePx} down to {@code leastPx}, at which a text fits, if any does. */
+  public static double sizeFor(String text, double sizePx, double leastPx, double widthPx) {
+    double size = sizePx;
+    while (size > leastPx && width(text, size, false) > widthPx) {
+      size--;
+    }
+    return size;
+  }
+
   /** Shortens a text until it fits. */
   public static String fitted(String text, double sizePx, double widthPx) {
     String cut = text;

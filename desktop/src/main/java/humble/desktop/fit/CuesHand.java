@@ -41,7 +41,8 @@ final class CuesHand extends Hand {
 
   /** Tells whether the marks of such a part can be weighed here. */
   static boolean weighs(Line line) {
-    return line.kind().isDiode() || line.kind() == PartKind.CAPACITOR_POLARISED;
+    return line.isOriented()
+        && (line.kind().isDiode() || line.kind() == PartKind.CAPACITOR_POLARISED);
   }
 
   private static List<Cue> cues(PartKind kind) {

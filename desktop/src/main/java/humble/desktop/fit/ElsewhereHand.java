@@ -1,5 +1,6 @@
 package humble.desktop.fit;
 
+import humble.core.route.Step;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
@@ -23,10 +24,20 @@ final class ElsewhereHand extends StepHand {
         .orElse(step.id());
   }
 
+  /** Tells whether anything goes on the board or into a socket after this step. */
+  private boolean partsFollow() {
+    return open.plan().stream()
+        .flatMap(plan -> plan.steps().stream())
+        .anyMatch(later ->
+            later.n() > step.n()
+                && (later.act() == Step.Act.FIT || later.act() == Step.Act.INSERT));
+  }
+
   @Override
   public Card card() {
     String where = place.name().toLowerCase(Locale.ROOT);
-    Card.Maker card = begun().how(say("fit.elsewhere." + where));
+    boolean last = place == StageId.POWER && !partsFollow();
+    Card.Maker card = begun().how(say("fit.elsewhere." + where + (last ? ".last" : "")));
     why(card);
     return withTools(card).go(say("fit.to." + where), () -> seat.desk().go(place));
   }

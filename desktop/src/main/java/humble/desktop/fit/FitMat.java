@@ -47,6 +47,9 @@ record FitMat(
     Optional<NetTrace> net,
     Words words)
     implements Mat {
+  private static final double WAY_PX = 16;
+  private static final double LEAST_WAY_PX = 12;
+
   /** Height of the piece under the magnifier. */
   private static final double CLOSE_MM = 30;
 
@@ -168,7 +171,7 @@ record FitMat(
                     "fit.pin."
                         + (part.line().kind().isDiode()
                             ? "k"
-                            : part.line().kind().hasPlus() ? "plus" : "1")))
+                            : part.line().way() == PartKind.Way.PLUS_FIRST ? "plus" : "1")))
             .orElse("1");
     double dx = to[0] - from[0];
     double dy = to[1] - from[1];
@@ -266,16 +269,16 @@ record FitMat(
     pen.text(words.say("fit.on-board"), x + half + 18, y + 20, 14, Token.INK_SOFT, Pen.Hang.LEFT);
     pads(pen, part, x + half + 70, y + h * 0.62, h * 0.22);
     String where = part.placed().map(this::boardMarks).orElse("");
+    String way =
+        landmark.isEmpty()
+            ? words.say("fit.any")
+            : words.say("fit.pin." + pinKey(part)) + " " + landmark;
+    double size = Pen.sizeFor(way, WAY_PX, LEAST_WAY_PX, half - 148);
     pen.bold(
-        Pen.fitted(
-            landmark.isEmpty()
-                ? words.say("fit.any")
-                : words.say("fit.pin." + pinKey(part)) + " " + landmark,
-            16,
-            half - 138),
+        Pen.fitted(way, size, half - 138),
         x + half + 130,
         y + h * 0.42,
-        16,
+        size,
         Token.INK,
         Pen.Hang.LEFT);
     pen.text(
@@ -289,7 +292,7 @@ record FitMat(
 
   /** Parts that are told apart by their leads are drawn from the side too. */
   private static boolean showsLeads(Part part) {
-    return part.line().kind().isDiode() || part.line().kind().hasPlus();
+    return part.line().kind().isDiode() || part.line().way() == PartKind.Way.PLUS_FIRST;
   }
 
   /** The part from above with its marks, as it lies in this view. */
@@ -327,7 +330,9 @@ record FitMat(
   }
 
   private static String pinKey(Part part) {
-    return part.line().kind().isDiode() ? "k" : part.line().kind().hasPlus() ? "plus" : "1";
+    return part.line().kind().isDiode()
+        ? "k"
+        : part.line().way() == PartKind.Way.PLUS_FIRST ? "plus" : "1";
   }
 
   private String markName(String mark) {

@@ -1,6 +1,7 @@
 package humble.desktop.fit;
 
 import humble.core.kit.ModuleRows;
+import humble.core.kit.Part;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
 import humble.core.kit.Winding;
@@ -77,6 +78,8 @@ public final class FitStage extends HandStage {
             this::picture)
         .or(() -> wind(step))
         .or(() -> labels(step))
+        .or(() -> lit(of))
+        .or(() -> through(of))
         .orElseGet(() ->
             new Turn(new Named(step, Progress.waitsForFirstPower(open, step)), () -> step(of)));
   }
@@ -88,7 +91,7 @@ public final class FitStage extends HandStage {
       case FIT, INSERT ->
           Progress.waitsForFirstPower(of.open(), of.step())
               ? new FirstPowerHand(of)
-              : new PartHand(of);
+              : PasteHand.isPasted(of.open(), of.step()) ? new PasteHand(of) : new PartHand(of);
       case GATE -> new ElsewhereHand(of);
       case TASK ->
           Progress.place(of.open().kit(), of.step()) == StageId.FIT
@@ -110,7 +113,10 @@ public final class FitStage extends HandStage {
                 .task(step.id())
                 .filter(t -> t.kind() == TaskKind.WIND)
                 .flatMap(this::unwound)
-            : open.kit().handwork().windingOf(first(step));
+            : step.refs().stream()
+                .flatMap(ref -> open.kit().handwork().windingOf(ref).stream())
+                .filter(w -> !WindHand.isWound(open, w))
+                .findFirst();
     return winding
         .filter(w -> !WindHand.isWound(open, w))
         .map(w -> new Turn(w, () -> new WindHand(seat, open, w)));
@@ -126,6 +132,25 @@ public final class FitStage extends HandStage {
         .filter(winding -> task.before().contains(winding.ref()))
         .findFirst()
         .or(() -> windings.stream().filter(w -> !WindHand.isWound(open, w)).findFirst());
+  }
+
+  /** The colour of a clear lens shows only when it is lit. */
+  private Optional<Turn> lit(StepHand.Of of) {
+    Step step = of.step();
+    return step.act() == Step.Act.FIT
+        ? open.built()
+            .part(first(step))
+            .map(Part::line)
+            .filter(line -> line.isLitToBeKnown() && !TryHand.isTried(open, line))
+            .map(line -> new Turn(line, () -> new TryHand(of, line)))
+        : Optional.empty();
+  }
+
+  private Optional<Turn> through(StepHand.Of of) {
+    return open.build().marksSeen(of.step().id()).contains(ThroughHand.SOLDERED)
+        ? ThroughHand.next(open, of.step())
+            .map(coil -> new Turn(coil, () -> new ThroughHand(of, coil)))
+        : Optional.empty();
   }
 
   /** A module's labels are read before it is fitted. */

@@ -76,9 +76,24 @@ final class PartHand extends StepHand {
     if (step.refs().size() > 1) {
       card.key('+', say("fit.next-place"), () -> focus = (focus + 1) % step.refs().size());
     }
-    return open > 0
-        ? card.notYet(say("fit.look-first", open))
-        : card.go(say(step.act() == Step.Act.INSERT ? "fit.inserted" : "fit.go"), this::done);
+    return open > 0 ? card.notYet(say("fit.look-first", open)) : card.go(say(goes()), this::done);
+  }
+
+  private String goes() {
+    if (step.act() == Step.Act.INSERT) {
+      return "fit.inserted";
+    }
+    return ThroughHand.next(open, step).isPresent() ? "fit.coil.soldered" : "fit.go";
+  }
+
+  /** A coil is fitted when each of its wires is measured from end to end. */
+  @Override
+  protected void done() {
+    if (ThroughHand.next(open, step).isPresent()) {
+      open.act(new BuildEvent.MarkSeen(step.id(), ThroughHand.SOLDERED));
+    } else {
+      super.done();
+    }
   }
 
   /** Asks for two marks, each a different thing to look at; gives how many are still to be seen. */

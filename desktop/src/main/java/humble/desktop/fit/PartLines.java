@@ -2,8 +2,10 @@ package humble.desktop.fit;
 
 import humble.core.craft.Hints;
 import humble.core.craft.Hold;
+import humble.core.craft.Iron;
 import humble.core.craft.StandOff;
 import humble.core.kit.Harm;
+import humble.core.kit.LeadForm;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
 import humble.core.kit.Place;
@@ -22,6 +24,7 @@ import java.util.Optional;
 final class PartLines {
   private final Seat seat;
   private final OpenBuild open;
+  private final Step step;
   private final Part part;
   private final PartWords said;
   private final boolean fits;
@@ -34,6 +37,7 @@ final class PartLines {
   PartLines(Seat seat, OpenBuild open, Step step, Part part, PartWords said) {
     this.seat = seat;
     this.open = open;
+    this.step = step;
     this.part = part;
     this.said = said;
     this.fits = step.act() == Step.Act.FIT;
@@ -53,9 +57,10 @@ final class PartLines {
     if (!keptOut) {
       said.orientation().forEach(card::how);
     }
-    if (!standsUsual() && !keptOut) {
+    if (!standsUsual() && !keptOut && !formed()) {
       card.how(stands());
     }
+    form().ifPresent(shape -> card.how(seat.say(shape.how())));
     tack().filter(line -> !full).ifPresent(card::how);
     if (place.rowHoles() > 0) {
       card.how(seat.say("fit.row", place.rowFrom(), place.rowHoles()));
@@ -63,17 +68,21 @@ final class PartLines {
     if (!place.leaveEmpty().isEmpty()) {
       card.how(seat.say("fit.empty", place.leaveEmpty()));
     }
+    coilEnds(card);
     rowsToCompare(card);
+    if (fits && changesIron()) {
+      card.how(seat.say(iron().how()));
+    }
     hints.stream().limit(shownHints()).forEach(hint -> card.how(seat.say(hint)));
   }
 
   /** Adds why so, and what there was no room for. */
   void why(Card.Maker card) {
-    if (fits) {
+    if (fits && !formed()) {
       card.why(seat.say(stand.because()));
       card.why(seat.say(stand.otherSchool()));
     }
-    if (standsUsual()) {
+    if (standsUsual() && !formed()) {
       card.why(stands());
     }
     if (full && place.mount() != Mount.SOCKETED) {
@@ -81,6 +90,48 @@ final class PartLines {
     }
     tack().filter(line -> full).ifPresent(card::why);
     hints.stream().skip(shownHints()).forEach(hint -> card.why(seat.say(hint)));
+    if (fits && !changesIron()) {
+      card.why(seat.say(iron().how()));
+    }
+  }
+
+  /** How the leads are formed for holes that are not where the leads are. */
+  private Optional<LeadForm> form() {
+    return open.kit()
+        .packageNamed(part.line().packageId())
+        .flatMap(pack -> LeadForm.of(pack, place));
+  }
+
+  /** Its holes decide how it stands: neither flush nor raised. */
+  private boolean formed() {
+    return form().filter(shape -> shape.way() != LeadForm.Way.WIDER).isPresent();
+  }
+
+  private Iron iron() {
+    return Iron.of(open.built(), part);
+  }
+
+  /** Tip and solder are told where they change: at the first part, and after another kind. */
+  private boolean changesIron() {
+    return open.plan()
+        .flatMap(plan ->
+            plan.steps().stream()
+                .filter(before -> before.act() == Step.Act.FIT && before.n() < step.n())
+                .reduce((a, b) -> b))
+        .flatMap(before -> open.built().part(before.refs().getFirst()))
+        .map(before -> Iron.of(open.built(), before) != iron())
+        .orElse(true);
+  }
+
+  /** The ends of a coil go to holes of their own, and those must be open. */
+  private void coilEnds(Card.Maker card) {
+    open.kit().handwork().windingOf(said.ref()).stream()
+        .flatMap(winding -> winding.coils().stream())
+        .filter(coil -> !coil.ends().isEmpty())
+        .forEach(coil ->
+            card.how(
+                seat.say(
+                    "fit.coil.ends", coil.id(), coil.ends().getFirst(), coil.ends().getLast())));
   }
 
   private int shownHints() {

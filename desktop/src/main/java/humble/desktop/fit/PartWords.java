@@ -51,14 +51,15 @@ record PartWords(
 
   /** A part without a right way round may have one in this kit: a plug with a triangle. */
   static boolean isOriented(Part part) {
-    return part.line().kind().isOriented() || !part.line().polarityMarks().isEmpty();
+    return part.line().isOriented() || !part.line().polarityMarks().isEmpty();
   }
 
   /** Says which way round, relative to the board as it lies. */
   List<String> orientation() {
     List<String> lines = new ArrayList<>();
     if (!isOriented(part)) {
-      lines.add(words.say("fit.either-way"));
+      boolean looksOtherwise = part.line().kind().isOriented();
+      lines.add(words.say(looksOtherwise ? "fit.unpolarised" : "fit.either-way"));
       return lines;
     }
     Pin1.of(parts, ref, view)

@@ -144,7 +144,7 @@ abstract class StepHand extends OnBoardHand {
   }
 
   /** Writes the step down as done. */
-  protected final void done() {
+  protected void done() {
     open.act(new BuildEvent.Fitted(step.id(), step.refs(), step.joints()));
   }
 

@@ -1,6 +1,7 @@
 package humble.desktop.mend;
 
 import humble.core.circuit.Fault;
+import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.words.Words;
@@ -16,7 +17,7 @@ record RepairWords(Parts parts, Words words) {
       case Fault.Reversed f ->
           isSocketed(f.ref())
               ? List.of(words.say("mend.repair.turn-chip", f.ref()))
-              : parts.get(f.ref()).line().kind().hasPlus()
+              : parts.get(f.ref()).line().way() == PartKind.Way.PLUS_FIRST
                   ? List.of(off(f.ref()), words.say("mend.repair.new-turned", f.ref()))
                   : List.of(off(f.ref()), words.say("mend.repair.turn", f.ref()));
       case Fault.Swapped f ->

@@ -125,7 +125,8 @@ record ShelfMat(
       }
     }
     double textX = left + Math.max(boardMm, 60) * scale + 36;
-    double size = fitting(item.name(), x + w - textX - 8);
+    // A long name is written smaller rather than cut.
+    double size = Pen.sizeFor(item.name(), NAME_PX, LEAST_NAME_PX, x + w - textX - 8);
     pen.bold(
         Pen.fitted(item.name(), size, x + w - textX - 8),
         textX,
@@ -140,15 +141,6 @@ record ShelfMat(
         16,
         item.broken() ? Token.ALARM : Token.INK_SOFT,
         Pen.Hang.LEFT);
-  }
-
-  /** A long name is written smaller rather than cut. */
-  private static double fitting(String name, double width) {
-    double size = NAME_PX;
-    while (size > LEAST_NAME_PX && !Pen.fitted(name, size, width).equals(name)) {
-      size--;
-    }
-    return size;
   }
 
   @Override

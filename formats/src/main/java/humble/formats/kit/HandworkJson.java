@@ -68,7 +68,12 @@ final class HandworkJson {
     if (!List.of("cw", "ccw").contains(sense)) {
       c.error("sense", "A coil is wound cw or ccw.");
     }
-    return new Winding.Coil(c.needId("id"), turns, target, sense);
+    List<String> ends = c.texts("ends");
+    if (!ends.isEmpty() && (ends.size() != 2 || ends.getFirst().equals(ends.getLast()))) {
+      c.error("ends", "A coil ends at two pins: where it begins, and where it ends.");
+      ends = List.of();
+    }
+    return new Winding.Coil(c.needId("id"), turns, target, sense, ends);
   }
 
   private static WireRun wire(Cursor c) {

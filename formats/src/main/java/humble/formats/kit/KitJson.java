@@ -17,6 +17,7 @@ import humble.core.kit.Mount;
 import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
+import humble.core.kit.Particulars;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
@@ -178,7 +179,20 @@ final class KitJson {
         fragile(c),
         c.whole("strip_of", 0),
         c.child("model").map(ModelJson::read).orElse(null),
-        maxMa(c));
+        maxMa(c),
+        particulars(c));
+  }
+
+  private static Particulars particulars(Cursor c) {
+    return new Particulars(
+        c.flag("unpolarised", false),
+        c.text("colour"),
+        c.flag("clear_lens", false),
+        c.maybeText("method")
+            .flatMap(text ->
+                c.code(
+                    "method", "method", text, Particulars.Method::named, List.of("iron", "paste")))
+            .orElse(Particulars.Method.IRON));
   }
 
   /** The most current a part survives stands on its line or in its model. */
@@ -227,7 +241,17 @@ final class KitJson {
         c.texts("leave_empty"),
         c.texts("board_marks"),
         row.map(r -> r.whole("holes", 0)).orElse(0),
-        row.map(r -> r.whole("from", 1)).orElse(1));
+        row.map(r -> r.whole("from", 1)).orElse(1),
+        pitch(c));
+  }
+
+  private static @Nullable Double pitch(Cursor c) {
+    Double pitch = c.maybeNumber("pitch_mm");
+    if (pitch != null && (pitch <= 0 || pitch > LARGEST_BOARD_MM)) {
+      c.error("pitch_mm", "Holes are more than 0 and at most 2000 mm apart.");
+      return null;
+    }
+    return pitch;
   }
 
   private Map<String, List<PinRef>> nets() {

@@ -8,6 +8,7 @@ import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.PartPackage;
+import humble.core.kit.Particulars;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.formats.InputFile;
@@ -119,6 +120,17 @@ public final class KitWriter {
     if (line.stripOf() > 0) {
       to.put("strip_of", line.stripOf());
     }
+    Particulars particulars = line.particulars();
+    if (particulars.unpolarised()) {
+      to.put("unpolarised", true);
+    }
+    text(to, "colour", particulars.colour());
+    if (particulars.clearLens()) {
+      to.put("clear_lens", true);
+    }
+    if (particulars.method() != Particulars.Method.IRON) {
+      to.put("method", particulars.method().text());
+    }
   }
 
   private static void place(ObjectNode to, Place place) {
@@ -129,6 +141,10 @@ public final class KitWriter {
     to.put("mount", place.mount().text());
     if (place.standoffMm() > 0) {
       number(to, "standoff_mm", place.standoffMm());
+    }
+    Double pitch = place.pitchMm();
+    if (pitch != null) {
+      number(to, "pitch_mm", pitch);
     }
   }
 

@@ -51,6 +51,16 @@ public final class EventWords {
               ? words.say("event.module-none", e.ref(), e.labels())
               : words.say("event.module", e.ref(), e.labels(), e.row());
       case BuildEvent.Wound e -> words.say("event.wound", e.winding(), e.coil(), e.turns());
+      case BuildEvent.Coiled e ->
+          words.say(
+              e.through() ? "event.coiled" : "event.coiled-not",
+              e.winding(),
+              e.coil(),
+              ohms(words, e.ohms()));
+      case BuildEvent.Tried e ->
+          e.colour().isEmpty()
+              ? words.say("event.tried-dark", e.line())
+              : words.say("event.tried", e.line(), e.colour());
       case BuildEvent.JointSeen e -> words.say("event.joint", e.pin(), e.seen());
       case BuildEvent.Fitted e ->
           e.refs().isEmpty()
@@ -68,6 +78,7 @@ public final class EventWords {
       case BuildEvent.Mended e ->
           words.say(
               e.practice() ? "event.mended-practice" : "event.mended", e.fault(), e.measurements());
+      case BuildEvent.Repaired e -> words.say("event.repaired", e.fault());
       case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
       case BuildEvent.Saw e -> words.say("event.saw", e.peripheral(), facts(words, e.facts()));
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
@@ -87,6 +98,10 @@ public final class EventWords {
     return Double.isInfinite(read.value())
         ? words.say("event.open")
         : Engineering.reading(read.value(), read.unit());
+  }
+
+  private static String ohms(Words words, double ohms) {
+    return Double.isInfinite(ohms) ? words.say("event.open") : Engineering.reading(ohms, "Ω");
   }
 
   private static String fed(String how) {

@@ -203,6 +203,8 @@ public final class HtmlReport {
         case BuildEvent.LeftOut e -> odd(e.ref(), e);
         case BuildEvent.Replaced e -> odd(e.ref(), e);
         case BuildEvent.LookedOver e when !e.fine() -> odd(e.spot(), e);
+        case BuildEvent.Coiled e when !e.through() -> odd(e.winding(), e);
+        case BuildEvent.Repaired e -> odd(e.state(), e);
         case BuildEvent.SeriesRead e when !e.goes() -> odd(e.state(), e);
         case BuildEvent.Checked e when !e.fine() -> odd(e.check(), e);
         default -> rows--;

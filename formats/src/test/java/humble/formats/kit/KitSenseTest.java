@@ -55,6 +55,30 @@ class KitSenseTest {
     assertThat(read(GOOD).findings()).filteredOn(Finding::isError).isEmpty();
   }
 
+  @ParameterizedTest(name = "{2}")
+  @CsvSource(
+      delimiter = '|',
+      textBlock =
+          """
+          "polarity_marks":["flat"] | "polarity_marks":["flat"],"unpolarised":true | /lines/0/polarity_marks | unpolarised
+          "refs":["S1"] | "refs":["S1"],"clear_lens":true | /lines/4/clear_lens | Only an LED
+          "refs":["S1"] | "refs":["S1"],"colour":"red" | /lines/4/colour | nothing asks for it
+          "kind":"switch","package":"slide-3" | "kind":"led","package":"led-3","clear_lens":true | /lines/4/clear_lens | cannot be tried
+          "refs":["S1"] | "refs":["S1"],"method":"paste" | /lines/4/method | leads through holes
+          "refs":["S1"] | "refs":["S1"],"method":"glue" | /lines/4/method | glue
+          "x_mm":12,"y_mm":30 | "x_mm":12,"y_mm":30,"pitch_mm":5,"max_height_mm":3 | /places/3/pitch_mm | in no way
+          "x_mm":50,"y_mm":10 | "x_mm":50,"y_mm":10,"pitch_mm":5 | /places/5/pitch_mm | two leads
+          "x_mm":50,"y_mm":10 | "x_mm":50,"y_mm":10,"pitch_mm":-5 | /places/5/pitch_mm | more than 0
+          """)
+  void whatLeadsToNothingIsTold(String good, String odd, String where, String text)
+      throws IOException {
+    assertThat(GOOD).contains(good);
+    assertThat(read(GOOD.replace(good, odd)).findings())
+        .as("%s", odd)
+        .anyMatch(found -> found.where().endsWith(where) && found.text().contains(text));
+    assertThat(read(GOOD).findings()).noneMatch(found -> found.where().endsWith(where));
+  }
+
   @ParameterizedTest(name = "{3}")
   @CsvSource(
       delimiter = '|',

@@ -1,0 +1,89 @@
+package humble.core.kit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What a line says of its parts that cannot be so, or that leads to nothing. */
+final class LineSense {
+  private final Kit kit;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private final Map<String, PartPackage> packOf = new HashMap<>();
+
+  private LineSense(Kit kit) {
+    this.kit = kit;
+    for (Line line : kit.lines()) {
+      kit.packageNamed(line.packageId())
+          .ifPresent(pack -> line.refs().forEach(ref -> packOf.putIfAbsent(ref, pack)));
+    }
+  }
+
+  static List<Finding> of(Kit kit) {
+    LineSense sense = new LineSense(kit);
+    for (int i = 0; i < kit.lines().size(); i++) {
+      sense.line("/lines/" + i, kit.lines().get(i));
+    }
+    for (int i = 0; i < kit.places().size(); i++) {
+      sense.place("/places/" + i, kit.places().get(i));
+    }
+    for (int i = 0; i < kit.handwork().windings().size(); i++) {
+      sense.winding("/windings/" + i, kit.handwork().windings().get(i));
+    }
+    return sense.findings;
+  }
+
+  private void warn(String at, String text) {
+    findings.add(Finding.warning("kit.json#" + at, text));
+  }
+
+  private void line(String at, Line line) {
+    Particulars own = line.particulars();
+    if (own.unpolarised() && !line.polarityMarks().isEmpty()) {
+      warn(at + "/polarity_marks", "It is unpolarised, and shows which way round it goes.");
+    }
+    boolean light = line.kind() == PartKind.LED;
+    if (own.clearLens() && !light) {
+      warn(at + "/clear_lens", "Only an LED has a lens to look at; nothing asks for it here.");
+    } else if (own.clearLens() && own.colour().isEmpty()) {
+      warn(
+          at + "/clear_lens",
+          "Its lens is clear and no 'colour' is given: it cannot be tried before it is fitted.");
+    }
+    if (!own.colour().isEmpty() && !light) {
+      warn(at + "/colour", "'colour' is the light of an LED; nothing asks for it here.");
+    }
+    Optional<PartPackage> pack = kit.packageNamed(line.packageId());
+    if (own.method() == Particulars.Method.PASTE
+        && pack.filter(p -> p.lead() != LeadClass.SMD).isPresent()) {
+      warn(at + "/method", "Paste is for contacts on pads; its package has leads through holes.");
+    }
+  }
+
+  private void place(String at, Place place) {
+    Optional<PartPackage> pack = Optional.ofNullable(packOf.get(place.ref()));
+    if (place.pitchMm() != null && pack.filter(p -> p.pitchMm() <= 0).isPresent()) {
+      warn(at + "/pitch_mm", "'pitch_mm' is for parts of two leads; this one has another number.");
+    }
+    pack.flatMap(p -> LeadForm.of(p, place))
+        .filter(form -> form.way() == LeadForm.Way.NONE)
+        .ifPresent(form ->
+            warn(at + "/pitch_mm", "It goes into these holes in no way its height allows."));
+  }
+
+  private void winding(String at, Winding winding) {
+    Optional<PartPackage> pack = Optional.ofNullable(packOf.get(winding.ref()));
+    for (int i = 0; i < winding.coils().size(); i++) {
+      for (String end : winding.coils().get(i).ends()) {
+        if (pack.filter(p -> p.pin(end).isEmpty()).isPresent()) {
+          findings.add(
+              Finding.error(
+                  "kit.json#" + at + "/coils/" + i + "/ends",
+                  winding.ref() + " has no pin '" + end + "'."));
+        }
+      }
+    }
+  }
+}

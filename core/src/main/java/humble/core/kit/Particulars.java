@@ -1,0 +1,39 @@
+package humble.core.kit;
+
+import java.util.Optional;
+
+/**
+ * What is out of the ordinary in the parts of a line.
+ *
+ * @param unpolarised whether they go in either way although most of their kind do not
+ * @param colour what colour of light an LED gives, or empty where the kit does not say
+ * @param clearLens whether the lens is clear, so that the colour shows only when it is lit
+ * @param method how their joints are made
+ */
+public record Particulars(boolean unpolarised, String colour, boolean clearLens, Method method) {
+  /** Nothing out of the ordinary. */
+  public static final Particulars NONE = new Particulars(false, "", false, Method.IRON);
+
+  /** How joints are made. */
+  public enum Method {
+    /** One after the other, with an iron. */
+    IRON,
+    /** Paste on all pads of a side, then the parts, then heat for all of them at once. */
+    PASTE;
+
+    /** Gives the method of that name. */
+    public static Optional<Method> named(String name) {
+      for (Method method : values()) {
+        if (method.text().equals(name)) {
+          return Optional.of(method);
+        }
+      }
+      return Optional.empty();
+    }
+
+    /** Gives the name used in kit files. */
+    public String text() {
+      return name().toLowerCase(java.util.Locale.ROOT);
+    }
+  }
+}
