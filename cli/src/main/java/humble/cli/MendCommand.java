@@ -34,6 +34,9 @@ import picocli.CommandLine.Parameters;
 final class MendCommand extends humble.cli.Command {
   private static final int MOST_TOLD = 8;
 
+  /** Where nothing explains the readings, only what is still likely is told. */
+  private static final double LEAST_TOLD = 0.05;
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -114,13 +117,16 @@ final class MendCommand extends humble.cli.Command {
     for (Diagnosis.Named named : known.suspects()) {
       suspects.add(suspect(named));
     }
-    known.suspects().stream().limit(MOST_TOLD).forEach(named -> text.add(told(named)));
+    if (!known.explained()) {
+      text.add("No single fault explains these readings: read them again, or think of two.");
+    }
+    known.suspects().stream()
+        .filter(named -> known.explained() || named.belief() >= LEAST_TOLD)
+        .limit(MOST_TOLD)
+        .forEach(named -> text.add(told(named)));
     Diagnosis.Next next = known.next().orElse(null);
     if (next != null) {
       tell(next, text);
-    }
-    if (!known.explained()) {
-      text.add("No single fault explains these readings: read them again, or think of two.");
     }
     List<Map<String, @Nullable Object>> two = new ArrayList<>();
     for (TwoFaults.Pair pair : pairs) {

@@ -1,6 +1,7 @@
 package humble.core.circuit;
 
 import humble.core.kit.BoardState;
+import humble.core.kit.Cable;
 import humble.core.kit.Kit;
 import humble.core.kit.Model;
 import humble.core.kit.PackagePin;
@@ -85,12 +86,41 @@ final class CircuitBuilder {
       case Fault.WrongValue wrong ->
           models.put(known(wrong.ref()), new Model.Resistor(wrong.ohms()));
       case Fault.Missing missing -> gone.add(known(missing.ref()));
-      case Fault.Dead dead -> gone.add(known(dead.ref()));
+      case Fault.Dead dead -> {
+        gone.add(known(dead.ref()));
+        parts.part(dead.ref()).ifPresent(this::dead);
+      }
+      case Fault.Cold cold -> lifted.add(known(cold.pin()));
+    }
+  }
+
+  /** It is on the board, takes nothing and does not shine. */
+  private void dead(Part part) {
+    if (parts.isOn(part.ref(), state)) {
+      switch (part.model()) {
+        case Model.Resistor m -> reported.put(part.ref(), List.of());
+        case Model.Closed m -> reported.put(part.ref(), List.of());
+        case Model.Zener m -> reported.put(part.ref(), List.of());
+        case Model.Battery m -> reported.put(part.ref(), List.of());
+        case Model.Pot m -> reported.put(part.ref(), List.of());
+        case Model.Junction m -> {
+          reported.put(part.ref(), List.of());
+          if (m.led()) {
+            shining.add(part.ref());
+          }
+        }
+        case Model.Switch m -> {}
+        case Model.Bipolar m -> {}
+        case Model.Mosfet m -> {}
+        case Model.Regulator m -> {}
+        case Model.Load m -> {}
+        case Model.Open m -> {}
+      }
     }
   }
 
   private String known(String ref) {
-    if (parts.part(ref).isEmpty()) {
+    if (parts.part(ref).isEmpty() && kit.handwork().cable(ref).isEmpty()) {
       throw new CircuitInput("The kit has no part " + ref + ".");
     }
     return ref;
@@ -134,6 +164,10 @@ final class CircuitBuilder {
   private void bridge(Fault fault) {
     if (fault instanceof Fault.Bridge(PinRef a, PinRef b)) {
       devices.add(new Resistance(padNode(known(a)), padNode(known(b)), Physics.CLOSED_OHM));
+    }
+    if (fault instanceof Fault.Cold(PinRef pin, double ohms)) {
+      PinRef at = known(pin);
+      devices.add(new Resistance(ownNode(at.toString()), padNode(at), ohms));
     }
   }
 
@@ -180,6 +214,7 @@ final class CircuitBuilder {
         }
       }
     }
+    kit.handwork().cables().forEach(this::cable);
     Optional<BenchSupply> supply = supply().map(this::connect);
     supply.ifPresent(devices::add);
     state
@@ -188,6 +223,27 @@ final class CircuitBuilder {
             (net, volts) -> devices.add(new HeldNode(netNode(net), -1, volts, Physics.CLOSED_OHM)));
     return new Circuit(
         nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators, byPart, drawn);
+  }
+
+  /** A cable joins what is on the board at both its ends. */
+  private void cable(Cable cable) {
+    Part a = parts.part(cable.a()).orElse(null);
+    Part b = parts.part(cable.b()).orElse(null);
+    if (a == null || b == null || isGone(cable.id()) || isGone(a.ref()) || isGone(b.ref())) {
+      return;
+    }
+    List<Device> conductors = new ArrayList<>();
+    for (Cable.Conductor each : cable.conductors(reversed.contains(cable.id()))) {
+      conductors.add(
+          new Resistance(
+              node(a, each.from().pin()), node(b, each.to().pin()), Cable.CONDUCTOR_OHM));
+    }
+    devices.addAll(conductors);
+    byPart.put(cable.id(), List.copyOf(conductors));
+  }
+
+  private boolean isGone(String ref) {
+    return gone.contains(ref);
   }
 
   private BenchSupply connect(Supply supply) {
@@ -274,7 +330,11 @@ final class CircuitBuilder {
       case Model.Battery b ->
           report(part, new HeldNode(node(part, "1"), node(part, "2"), b.vocV(), b.rintOhm()));
       case Model.Pot pot -> pot(part, pot);
-      case Model.Open open -> {}
+      case Model.Open open -> {
+        if (part.line().kind() == PartKind.CAPACITOR_POLARISED && part.line().isOriented()) {
+          devices.add(new ReverseLeak(node(part, "2"), node(part, "1")));
+        }
+      }
     }
   }
 

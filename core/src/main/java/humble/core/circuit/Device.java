@@ -12,6 +12,7 @@ sealed interface Device
         HeldNode,
         Junction,
         Resistance,
+        ReverseLeak,
         SeriesRegulator,
         SquareLaw {
   /**

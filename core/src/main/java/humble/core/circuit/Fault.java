@@ -3,6 +3,7 @@ package humble.core.circuit;
 import humble.core.kit.PinRef;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +19,7 @@ public sealed interface Fault {
       case WrongValue f -> List.of(f.ref());
       case Missing f -> List.of(f.ref());
       case Dead f -> List.of(f.ref());
+      case Cold f -> List.of(f.pin().ref());
     };
   }
 
@@ -77,6 +79,26 @@ public sealed interface Fault {
     }
   }
 
+  /** A joint that conducts badly: so many ohms in series with one lead. */
+  record Cold(PinRef pin, double ohms) implements Fault {
+    /** What a cold joint has where nobody says how much. */
+    public static final double USUAL_OHM = 100;
+
+    /** Makes one of the usual resistance. */
+    public Cold(PinRef pin) {
+      this(pin, USUAL_OHM);
+    }
+
+    @Override
+    public String toString() {
+      return "cold:"
+          + pin
+          + (ohms == USUAL_OHM
+              ? ""
+              : "=" + BigDecimal.valueOf(ohms).stripTrailingZeros().toPlainString());
+    }
+  }
+
   /**
    * Reads a fault as the command line writes it, such as {@code open:R3.2}; empty when it is none.
    */
@@ -100,8 +122,20 @@ public sealed interface Fault {
       case "value" -> wrongValue(rest);
       case "missing" -> Optional.of(new Missing(rest));
       case "dead" -> Optional.of(new Dead(rest));
+      case "cold" -> cold(rest);
       default -> Optional.empty();
     };
+  }
+
+  private static Optional<Fault> cold(String rest) {
+    int equals = rest.indexOf('=');
+    if (equals < 0) {
+      return PinRef.parse(rest).map(Cold::new);
+    }
+    return Quantity.parse(rest.substring(equals + 1)) instanceof QuantityText.Read read
+            && read.value() > 0
+        ? PinRef.parse(rest.substring(0, equals)).map(pin -> new Cold(pin, read.value()))
+        : Optional.empty();
   }
 
   private static Optional<Fault> wrongValue(String rest) {

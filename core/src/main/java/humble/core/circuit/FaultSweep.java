@@ -2,6 +2,7 @@ package humble.core.circuit;
 
 import humble.core.kit.Model;
 import humble.core.kit.Part;
+import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import java.util.HashMap;
@@ -70,7 +71,9 @@ public final class FaultSweep {
         String b = copper(bridge.b());
         yield a.equals(b) ? "" : a.compareTo(b) < 0 ? "join " + a + ' ' + b : "join " + b + ' ' + a;
       }
-      case Fault.Reversed turned -> inert(turned.ref()) ? "" : fault.toString();
+      case Fault.Reversed turned ->
+          inert(turned.ref()) && !leaksBackwards(turned.ref()) ? "" : fault.toString();
+      case Fault.Cold cold -> carries(cold.pin()) ? fault.toString() : "";
       case Fault.Swapped swapped ->
           inert(swapped.a()) && inert(swapped.b()) ? "" : fault.toString();
       case Fault.WrongValue wrong -> "value " + wrong.ref() + ' ' + wrong.ohms();
@@ -85,8 +88,21 @@ public final class FaultSweep {
 
   /** A part that is nothing to a direct current: a capacitor, a crystal, a socket. */
   private boolean inert(String ref) {
+    if (parts.kit().handwork().cable(ref).isPresent()) {
+      return gone.contains(ref);
+    }
     return parts.part(ref).map(Part::model).orElse(new Model.Open()) instanceof Model.Open
         || gone.contains(ref);
+  }
+
+  /** Tells whether a part lets a current through where it sits the wrong way round. */
+  private boolean leaksBackwards(String ref) {
+    return !gone.contains(ref)
+        && parts
+            .part(ref)
+            .map(Part::line)
+            .filter(line -> line.kind() == PartKind.CAPACITOR_POLARISED && line.isOriented())
+            .isPresent();
   }
 
   /** Tells whether a lead carries current at all: a chip's inputs, as modelled, do not. */
@@ -97,6 +113,11 @@ public final class FaultSweep {
                 .flatMap(supply -> Stream.of(supply.plus(), supply.minus()))
                 .anyMatch(
                     feed -> PinRef.parse(feed).flatMap(parts::canonical).equals(Optional.of(pin)));
+    boolean cabled =
+        parts.kit().handwork().cableAt(pin.ref()).isPresent() && !gone.contains(pin.ref());
+    if (cabled) {
+      return true;
+    }
     if (fed || inert(pin.ref())) {
       return fed;
     }

@@ -31,6 +31,14 @@ final class Newton {
 
   private static final int WARM_STEPS = 40;
 
+  /**
+   * After so many steps a point whose currents add up to picoamperes counts, although copper that
+   * nothing holds still drifts.
+   */
+  private static final int ADRIFT_STEPS = 25;
+
+  private static final double ADRIFT_A = 1e-10;
+
   /** Steps in a row that must be settled: two from nowhere, one from a point nearby. */
   private static final int SETTLED = 2;
 
@@ -160,7 +168,8 @@ final class Newton {
       lu.solve(nodal.current, next);
       double[] to = next.data.clone();
       boolean moved = move.to(to, mostStepV);
-      settledSteps = devicesSettled && !moved ? settledSteps + 1 : 0;
+      boolean adrift = moved && devicesSettled && step > ADRIFT_STEPS && worstSum() <= ADRIFT_A;
+      settledSteps = devicesSettled && (!moved || adrift) ? settledSteps + 1 : 0;
       if (settledSteps == settled) {
         return OptionalInt.of(step);
       }

@@ -91,6 +91,25 @@ public final class OhmBench {
     return Optional.empty();
   }
 
+  /**
+   * Gives the unpowered board with the meter on it as a SPICE deck; empty when no operating point
+   * was found.
+   *
+   * @param title first line
+   * @throws CircuitInput when a fault or a net is none of the kit's
+   */
+  public Optional<String> deck(String red, String black, List<Fault> faults, String title) {
+    for (String rung : Newton.LADDER) {
+      Circuit circuit = Circuit.of(parts, state, faults);
+      BenchSupply test = new BenchSupply(node(circuit, red), node(circuit, black), TEST_V, TEST_A);
+      Newton newton = new Newton(circuit.with(test), DcOptions.USUAL);
+      if (newton.by(rung)) {
+        return Optional.of(newton.deck(title));
+      }
+    }
+    return Optional.empty();
+  }
+
   /** What a tester finds: the volts across it and the amperes through it. */
   public record Tested(double volts, double amps) {}
 
@@ -200,22 +219,20 @@ public final class OhmBench {
                           return List.of(
                               new Change(a.a(), a.b(), more), new Change(b.a(), b.b(), -more));
                         }));
+        case Fault.Cold f -> Optional.empty();
         // A junction about 0 V is the same either way round.
         case Fault.Reversed f ->
-            parts.get(f.ref()).pack().pins().size() == 2
+            parts.part(f.ref()).filter(part -> part.pack().pins().size() == 2).isPresent()
                 ? Optional.of(List.of())
                 : Optional.empty();
       };
     }
 
-    /** Off its pad a two-leaded part is as good as gone; a chip without power is nothing anyway. */
+    /** Off its pad a two-leaded part is as good as gone. */
     private Optional<List<Change>> opened(Parts parts, Fault.OpenJoint open) {
       String ref = open.pin().ref();
-      boolean twoLeads = parts.get(ref).pack().pins().size() == 2;
-      boolean leaks =
-          circuit.byPart().getOrDefault(ref, List.of()).stream()
-              .allMatch(device -> device instanceof ChipLoad);
-      return twoLeads || leaks ? without(ref) : Optional.empty();
+      boolean cabled = parts.kit().handwork().cableAt(ref).isPresent();
+      return !cabled && parts.get(ref).pack().pins().size() == 2 ? without(ref) : Optional.empty();
     }
 
     private Optional<List<Change>> without(String ref) {
@@ -224,7 +241,9 @@ public final class OhmBench {
         switch (device) {
           case Resistance r -> changes.add(new Change(r.a(), r.b(), -1 / r.ohms()));
           case Junction j -> changes.add(new Change(j.anode(), j.cathode(), -j.restingS()));
-          case ChipLoad load -> {}
+          case ChipLoad load ->
+              changes.add(new Change(load.plus(), load.minus(), -BodyDiode.restingS()));
+          case ReverseLeak leak -> {}
           case Avalanche zener -> {
             return Optional.empty();
           }

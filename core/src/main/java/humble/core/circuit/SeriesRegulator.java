@@ -1,19 +1,25 @@
 package humble.core.circuit;
 
 import humble.core.kit.Model;
+import java.util.List;
 
 /**
  * A three-terminal regulator with dropout, current limit and quiescent current, behind ten
- * milliohms.
+ * milliohms. It passes current from its input to its output only; the other way, and from its
+ * ground to both, the diodes of its chip conduct.
  */
 final class SeriesRegulator implements Device {
   private static final double OUTPUT_OHM = 0.01;
+
+  /** Its own current rises in a straight line up to this. */
+  private static final double WAKES_V = 1;
 
   private final int in;
   private final int gnd;
   private final int out;
   private final Model.Regulator model;
   private final LimitedSource source;
+  private final List<BodyDiode> body;
 
   SeriesRegulator(int in, int gnd, int out, Model.Regulator model) {
     this.in = in;
@@ -21,14 +27,15 @@ final class SeriesRegulator implements Device {
     this.out = out;
     this.model = model;
     this.source = new LimitedSource(OUTPUT_OHM, model.limitMa() / 1000);
+    this.body = List.of(new BodyDiode(out, in), new BodyDiode(gnd, in), new BodyDiode(gnd, out));
   }
 
   private double target(double vin) {
-    return Math.min(model.voutV(), Math.max(0, vin - model.dropoutV()));
+    return Math.min(model.voutV(), vin - model.dropoutV());
   }
 
   private double quiescentA(double vin) {
-    return model.iqMa() / 1000 * Math.clamp((vin - 0.5) / 0.5, 0, 1);
+    return model.iqMa() / 1000 * Math.clamp(vin / WAKES_V, 0, 1);
   }
 
   @Override
@@ -40,7 +47,7 @@ final class SeriesRegulator implements Device {
   public boolean stamp(Nodal nodal) {
     double vin = nodal.volts(in, gnd);
     double vout = nodal.volts(out, gnd);
-    boolean following = vin > model.dropoutV() && vin - model.dropoutV() < model.voutV();
+    boolean following = vin - model.dropoutV() < model.voutV();
     double over = target(vin) - vout;
     boolean settled = source.settle(over);
     double amps = source.pieceAmps(over);
@@ -48,8 +55,10 @@ final class SeriesRegulator implements Device {
     if (following) {
       nodal.add(in, out, 0, in, gnd, source.slope(), vin);
     }
-    boolean ramp = vin > 0.5 && vin < 1;
-    nodal.add(in, gnd, quiescentA(vin), in, gnd, ramp ? model.iqMa() / 500 : Physics.GMIN_S, vin);
+    boolean ramp = vin > 0 && vin < WAKES_V;
+    double siemens = ramp ? model.iqMa() / 1000 / WAKES_V : Physics.GMIN_S;
+    nodal.add(in, gnd, quiescentA(vin), in, gnd, siemens, vin);
+    body.forEach(diode -> diode.stamp(nodal));
     return settled;
   }
 
@@ -57,6 +66,7 @@ final class SeriesRegulator implements Device {
   public void book(Nodal nodal) {
     nodal.book(in, out, amps(nodal));
     nodal.book(in, gnd, quiescentA(nodal.volts(in, gnd)));
+    body.forEach(diode -> diode.book(nodal));
   }
 
   /** Gives the current out of the output. */
@@ -80,7 +90,9 @@ final class SeriesRegulator implements Device {
 
   double watts(Nodal nodal) {
     double vin = nodal.volts(in, gnd);
-    return (vin - nodal.volts(out, gnd)) * amps(nodal) + vin * quiescentA(vin);
+    return (vin - nodal.volts(out, gnd)) * amps(nodal)
+        + vin * quiescentA(vin)
+        + body.stream().mapToDouble(diode -> diode.watts(nodal)).sum();
   }
 
   boolean inDropout(Nodal nodal) {
@@ -100,7 +112,7 @@ final class SeriesRegulator implements Device {
       case BLOCKED -> {}
       case LINEAR -> {
         double siemens = 1 / OUTPUT_OHM;
-        if (target > 0 && target < model.voutV()) {
+        if (target < model.voutV()) {
           deck.resistor(in, out, OUTPUT_OHM);
           deck.current(in, out, -siemens * model.dropoutV());
         } else {
@@ -110,11 +122,11 @@ final class SeriesRegulator implements Device {
       }
     }
     double iq = model.iqMa() / 1000;
-    if (vin > 0.5 && vin < 1) {
-      deck.resistor(in, gnd, 0.5 / iq);
-      deck.current(in, gnd, -iq);
+    if (vin > 0 && vin < WAKES_V && iq > 0) {
+      deck.resistor(in, gnd, WAKES_V / iq);
     } else {
       deck.current(in, gnd, quiescentA(vin));
     }
+    body.forEach(diode -> diode.deck(deck));
   }
 }

@@ -33,7 +33,7 @@ final class SpiceDeck {
       circuit
           .reported()
           .forEach((ref, devices) -> {
-            if (devices.getFirst() == device) {
+            if (!devices.isEmpty() && devices.getFirst() == device) {
               deck.ref = ref;
             }
           });
@@ -137,6 +137,25 @@ final class SpiceDeck {
             ".model %s D(IS=%.10e N=%.8f)",
             model,
             saturation,
+            slopeVolts / Physics.THERMAL_V));
+  }
+
+  /** Adds a diode behind a resistance. */
+  void diodeBehind(
+      int anode, int cathode, double saturationA, double slopeVolts, double seriesOhm) {
+    if (anode == cathode) {
+      return;
+    }
+    String model = "M" + ++count;
+    String inner = "b" + count;
+    cards.add(unused("R" + count) + " " + name(anode) + " " + inner + " " + number(seriesOhm));
+    cards.add(unused("DB" + count) + " " + inner + " " + name(cathode) + " " + model);
+    models.add(
+        String.format(
+            Locale.ROOT,
+            ".model %s D(IS=%.10e N=%.8f)",
+            model,
+            saturationA,
             slopeVolts / Physics.THERMAL_V));
   }
 

@@ -1,5 +1,6 @@
 package humble.core.craft;
 
+import humble.core.kit.Cable;
 import humble.core.kit.Kit;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
@@ -58,11 +59,28 @@ public final class Rails {
         case Model.Open open -> {}
       }
     }
+    kit.handwork().cables().forEach(rails::through);
     if (kit.nets().containsKey("GND")) {
       rails.grounds.add("GND");
     }
     rails.rails.removeAll(rails.grounds);
     return rails;
+  }
+
+  /** What a cable brings to the other board is there what it was here. */
+  private void through(Cable cable) {
+    for (Cable.Conductor each : cable.conductors(false)) {
+      Optional<String> a = parts.netOf(each.from());
+      Optional<String> b = parts.netOf(each.to());
+      if (a.isPresent() && b.isPresent()) {
+        for (Set<String> kind : List.of(grounds, rails)) {
+          if (kind.contains(a.get()) || kind.contains(b.get())) {
+            kind.add(a.get());
+            kind.add(b.get());
+          }
+        }
+      }
+    }
   }
 
   private void add(Set<String> to, Part part, String pin) {

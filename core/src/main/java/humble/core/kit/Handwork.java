@@ -9,15 +9,33 @@ import java.util.Optional;
  * @param windings coils to wind
  * @param wires wires to join
  * @param modules rows of holes for modules
+ * @param cables cables between boards
  */
-public record Handwork(List<Winding> windings, List<WireRun> wires, List<ModuleRows> modules) {
+public record Handwork(
+    List<Winding> windings, List<WireRun> wires, List<ModuleRows> modules, List<Cable> cables) {
   /** Nothing of the kind. */
-  public static final Handwork NONE = new Handwork(List.of(), List.of(), List.of());
+  public static final Handwork NONE = new Handwork(List.of(), List.of(), List.of(), List.of());
 
   public Handwork {
     windings = List.copyOf(windings);
     wires = List.copyOf(wires);
     modules = List.copyOf(modules);
+    cables = List.copyOf(cables);
+  }
+
+  /** Makes handwork without cables. */
+  public Handwork(List<Winding> windings, List<WireRun> wires, List<ModuleRows> modules) {
+    this(windings, wires, modules, List.of());
+  }
+
+  /** Gives the cable of that id. */
+  public Optional<Cable> cable(String id) {
+    return cables.stream().filter(cable -> cable.id().equals(id)).findFirst();
+  }
+
+  /** Gives the cable that ends at a part. */
+  public Optional<Cable> cableAt(String ref) {
+    return cables.stream().filter(cable -> cable.endsAt(ref)).findFirst();
   }
 
   /** Gives the winding of that id. */

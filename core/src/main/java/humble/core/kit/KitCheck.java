@@ -57,6 +57,7 @@ public final class KitCheck {
     check.cautions(alsoNamed);
     check.cycle();
     check.findings.addAll(LineSense.of(kit));
+    check.findings.addAll(CableSense.of(check.parts));
     check.findings.addAll(CircuitSense.of(check.parts));
     return List.copyOf(check.findings);
   }
@@ -105,6 +106,7 @@ public final class KitCheck {
     kit.peripherals().forEach(each -> named.add(each.id()));
     kit.firmware().images().forEach(each -> named.add(each.id()));
     kit.handwork().wires().forEach(each -> named.add(each.id()));
+    kit.handwork().cables().forEach(each -> named.add(each.id()));
     kit.loose().forEach(each -> named.add(each.id()));
     kit.options().forEach(each -> named.add(each.id()));
     for (int i = 0; i < kit.cautions().size(); i++) {

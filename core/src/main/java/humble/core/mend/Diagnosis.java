@@ -30,7 +30,13 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Diagnosis {
   /** Belief from which a group is held to be it. */
-  public static final double SURE = 0.95;
+  public static final double SURE = 0.99;
+
+  /** How likely it is that what is wrong is none of the suspects, before anything was measured. */
+  private static final double UNKNOWN_PRIOR = 0.01;
+
+  /** How likely it is that a sight that something is wrong is itself wrong. */
+  private static final double FALSE_ALARM = 0.02;
 
   private static final double LEAST_SHOWN = 1e-3;
   private static final int MOST_SHOWN = 40;
@@ -40,10 +46,16 @@ public final class Diagnosis {
   private static final int MOST_PAIRS = 14;
   private static final int MOST_KEPT = 300;
 
+  /** The most that a cold joint is reckoned with. */
+  private static final double MOST_COLD_OHM = 300;
+
   /** Readings further from the best suspect than this are not explained by it. */
   private static final double UNEXPLAINED_SIGMAS = 5;
 
   private static final double APART_SIGMAS = 2;
+
+  /** What is seen so rarely on the board as designed says that something is wrong. */
+  private static final double SYMPTOM = 0.1;
 
   private final Predictions predictions;
   private final Likelihood likelihood;
@@ -137,7 +149,8 @@ public final class Diagnosis {
   }
 
   private Known reckoned(List<Observation> observations, Set<Measure> outOfReach) {
-    double[] belief = beliefs(observations);
+    Beliefs all = weighed(observations);
+    double[] belief = all.of();
     Integer[] order = byBelief(belief);
     List<Measure.Ohms> pairs = predictions.solvable() ? pairs(order, belief) : List.of();
     List<Named> groups = groups(order, belief);
@@ -146,7 +159,8 @@ public final class Diagnosis {
         sure || !predictions.solvable()
             ? Optional.empty()
             : best(belief, measured(observations, outOfReach), pairs, groups);
-    boolean explained = order.length > 0 && explained(order[0], observations);
+    boolean explained =
+        order.length > 0 && all.unknown() < 0.5 && explained(order[0], observations);
     return new Known(groups, next, next.isEmpty(), explained);
   }
 
@@ -197,11 +211,22 @@ public final class Diagnosis {
   }
 
   private double[] beliefs(List<Observation> observations) {
+    return weighed(observations).of();
+  }
+
+  /** Beliefs in all suspects, and in none of them; together 1. */
+  private record Beliefs(double[] of, double unknown) {}
+
+  private Beliefs weighed(List<Observation> observations) {
     int n = predictions.suspects().size();
-    double[] log = new double[n];
+    double[] log = new double[n + 1];
+    double nothing = observations.stream().anyMatch(this::isSymptom) ? FALSE_ALARM : 1;
     for (int s = 0; s < n; s++) {
-      log[s] = Math.log(predictions.suspects().get(s).prior());
+      Suspect suspect = predictions.suspects().get(s);
+      log[s] = Math.log(suspect.prior() * (suspect.isNothing() ? nothing : 1));
     }
+    log[n] = Math.log(UNKNOWN_PRIOR);
+    observations.forEach(seen -> log[n] += likelihood.ofAnything(seen));
     for (Observation seen : observations) {
       if (!ofOhms(seen)) {
         double[] each = logs(seen);
@@ -219,7 +244,14 @@ public final class Diagnosis {
         }
       }
     }
-    return normalised(log);
+    double[] belief = normalised(log);
+    return new Beliefs(Arrays.copyOf(belief, n), belief[n]);
+  }
+
+  /** Something seen that would not be seen on the board as designed. */
+  private boolean isSymptom(Observation seen) {
+    return seen instanceof Observation.Seen look
+        && likelihood.chance(Predictions.DESIGNED, look.sight(), look.ref()) < SYMPTOM;
   }
 
   private static boolean ofOhms(Observation seen) {
@@ -285,6 +317,7 @@ public final class Diagnosis {
     return switch (fault) {
       case Fault.Bridge f -> pair(f.a(), f.b());
       case Fault.OpenJoint f -> ends(f.pin().ref());
+      case Fault.Cold f -> ends(f.pin().ref());
       case Fault.Reversed f -> ends(f.ref());
       case Fault.Swapped f -> ends(f.a());
       case Fault.WrongValue f -> ends(f.ref());
@@ -325,9 +358,11 @@ public final class Diagnosis {
     for (int s : order) {
       head.putIfAbsent(groupOf[s], s);
       sum.merge(groupOf[s], belief[s], Double::sum);
-      names
-          .computeIfAbsent(groupOf[s], key -> new ArrayList<>())
-          .add(predictions.suspects().get(s).name());
+      List<String> named = names.computeIfAbsent(groupOf[s], key -> new ArrayList<>());
+      String name = predictions.suspects().get(s).name();
+      if (!named.contains(name)) {
+        named.add(name);
+      }
     }
     return sum.entrySet().stream()
         .sorted(Comparator.comparingDouble(entry -> -entry.getValue()))
@@ -338,7 +373,7 @@ public final class Diagnosis {
                 predictions.suspects().get(head.getOrDefault(entry.getKey(), 0)),
                 Math.min(1, entry.getValue()),
                 names.getOrDefault(entry.getKey(), List.of()),
-                tellsFromDesigned(head.getOrDefault(entry.getKey(), 0))))
+                tellsFromDesigned(strongestOf(head.getOrDefault(entry.getKey(), 0)))))
         .toList();
   }
 
@@ -354,17 +389,48 @@ public final class Diagnosis {
       made = new int[n];
       List<Integer> heads = new ArrayList<>();
       for (int s : byBelief(prior)) {
-        int mine = s;
-        OptionalInt first =
-            heads.stream().mapToInt(h -> h).filter(h -> inseparable(h, mine)).findFirst();
-        made[s] = first.orElse(s);
-        if (first.isEmpty()) {
-          heads.add(s);
+        if (!isFaintOfItsName(s)) {
+          OptionalInt first =
+              heads.stream().mapToInt(h -> h).filter(h -> inseparable(h, s)).findFirst();
+          made[s] = first.orElse(s);
+          if (first.isEmpty()) {
+            heads.add(s);
+          }
+        }
+      }
+      Map<String, Integer> strongest = strongest();
+      for (int s = 0; s < n; s++) {
+        Integer strong = strongest.get(predictions.suspects().get(s).name());
+        if (strong != null) {
+          made[s] = made[strong];
         }
       }
       groups = made;
     }
     return made;
+  }
+
+  /** A cold joint of few ohms belongs to where the same joint of many ohms shows. */
+  private boolean isFaintOfItsName(int s) {
+    return predictions.suspects().get(s).edit() instanceof Fault.Cold cold
+        && cold.ohms() < MOST_COLD_OHM;
+  }
+
+  private int strongestOf(int s) {
+    return isFaintOfItsName(s)
+        ? strongest().getOrDefault(predictions.suspects().get(s).name(), s)
+        : s;
+  }
+
+  private Map<String, Integer> strongest() {
+    Map<String, Integer> strongest = new LinkedHashMap<>();
+    for (int s = 0; s < predictions.suspects().size(); s++) {
+      Suspect suspect = predictions.suspects().get(s);
+      if (suspect.edit() instanceof Fault.Cold && !isFaintOfItsName(s)) {
+        strongest.put(suspect.name(), s);
+      }
+    }
+    return strongest;
   }
 
   /** Tells whether no measurement that can be made here tells two suspects apart. */
@@ -480,13 +546,20 @@ public final class Diagnosis {
     double bestGain = 0;
     double bestRate = 0;
     Gain gain = new Gain(likelihood, belief, order);
-    for (Measure measure : candidates(belief, order, measured, pairs)) {
-      double bits = gain.bits(measure);
-      double rate = bits / minutes(measure);
-      if (bits >= LEAST_GAIN_BITS && rate > bestRate * (1 + 1e-9)) {
-        best = measure;
-        bestGain = bits;
-        bestRate = rate;
+    List<Measure> all = candidates(belief, order, measured, pairs);
+    // What nothing holds is read last: where it stands is decided by leaks that nobody knows.
+    for (boolean floating : new boolean[] {false, true}) {
+      for (Measure measure : all) {
+        if (best != null && floating || predictions.floats(measure) != floating) {
+          continue;
+        }
+        double bits = gain.bits(measure);
+        double rate = bits / minutes(measure);
+        if (bits >= LEAST_GAIN_BITS && rate > bestRate * (1 + 1e-9)) {
+          best = measure;
+          bestGain = bits;
+          bestRate = rate;
+        }
       }
     }
     return best == null ? Optional.empty() : Optional.of(next(best, bestGain, groups));

@@ -6,7 +6,8 @@ import java.util.Optional;
 
 /** The kinds of fault a kit build has, with how often each is the one, before anybody's own log. */
 public enum FaultKind {
-  OPEN(0.40),
+  OPEN(0.34),
+  COLD(0.06),
   SHORT(0.17),
   REVERSED(0.14),
   VALUE(0.09),
@@ -44,6 +45,7 @@ public enum FaultKind {
   static FaultKind of(Fault fault) {
     return switch (fault) {
       case Fault.OpenJoint f -> OPEN;
+      case Fault.Cold f -> COLD;
       case Fault.Bridge f -> SHORT;
       case Fault.Reversed f -> REVERSED;
       case Fault.Swapped f -> SWAPPED;

@@ -2,11 +2,14 @@ package humble.core.mend;
 
 import humble.core.circuit.Fault;
 import humble.core.circuit.OhmBench;
+import humble.core.kit.Line;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Supply;
 import humble.core.stock.Meter;
+import humble.core.units.Spread;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,9 +25,12 @@ final class Likelihood {
   private static final double SLIP = 2e-3;
   private static final double MODEL_PART = 0.006;
   private static final double MODEL_V = 0.003;
+  private static final double NEAR_NOUGHT_V = 0.012;
+  private static final double NEAR_V = 0.05;
   private static final double MODEL_A = 2e-4;
   private static final double CONTACT_OHM = 0.3;
-  private static final double OHMS_SIGMA = 0.03;
+  private static final double OHMS_MODEL = 0.02;
+  private static final double USUAL_TOLERANCE = 0.05;
   private static final double LOG_RANGE = Math.log(OhmBench.OPEN_OHM / CONTACT_OHM);
 
   /** One σ of a rounding, as a part of the digit rounded to. */
@@ -36,6 +42,7 @@ final class Likelihood {
   private final Meter meter;
   private final double rangeV;
   private final double rangeA;
+  private final double ohmsSigma;
 
   Likelihood(Predictions predictions, Meter meter) {
     this.predictions = predictions;
@@ -43,8 +50,20 @@ final class Likelihood {
     List<Supply> supplies = predictions.parts().kit().supplies();
     this.rangeV =
         2 * Math.max(5, supplies.stream().mapToDouble(s -> Math.abs(s.volts())).max().orElse(5));
+    this.ohmsSigma = Math.hypot(OHMS_MODEL, worstTolerance(predictions));
     this.rangeA =
         Math.max(0.05, supplies.stream().mapToDouble(Supply::limitMa).max().orElse(500) / 1000);
+  }
+
+  /** One σ of the least exact resistor of the kit, relative. */
+  private static double worstTolerance(Predictions predictions) {
+    return predictions.parts().kit().lines().stream()
+        .filter(line -> line.kind() == PartKind.RESISTOR)
+        .map(Line::tolerancePct)
+        .filter(Objects::nonNull)
+        .mapToDouble(tolerance -> Spread.sigma(tolerance / 100))
+        .max()
+        .orElse(Spread.sigma(USUAL_TOLERANCE));
   }
 
   /** What is expected, in the scale that is compared in: logarithms for ohms. */
@@ -63,15 +82,19 @@ final class Likelihood {
     return new Expected(value.mean(), sigma(value.mean(), value.sigma(), 0, floor));
   }
 
-  private static Expected ohmsExpected(double ohms) {
+  private Expected ohmsExpected(double ohms) {
     return ohms > OhmBench.OPEN_OHM
         ? new Expected(Math.log(3 * OhmBench.OPEN_OHM), 0.4)
-        : new Expected(Math.log(ohms + CONTACT_OHM), OHMS_SIGMA);
+        : new Expected(Math.log(ohms + CONTACT_OHM), ohmsSigma);
   }
 
   private double sigma(double mean, double spread, double lastDigit, double floor) {
     double ofMeter = meter.uncertainty(mean, lastDigit) / 2;
     double ofModel = MODEL_PART * Math.abs(mean) + floor;
+    if (floor == MODEL_V) {
+      // A dead rail reads some millivolts: near nought is a range, not a point.
+      ofModel += NEAR_NOUGHT_V * Math.exp(-(mean / NEAR_V) * (mean / NEAR_V));
+    }
     return Math.sqrt(ofMeter * ofMeter + spread * spread + ofModel * ofModel);
   }
 
@@ -108,6 +131,25 @@ final class Likelihood {
     return a.known()
         && b.known()
         && Math.abs(a.mean() - b.mean()) > sigmas * Math.hypot(a.sigma(), b.sigma());
+  }
+
+  /** Gives the logarithm of the likelihood where nothing is known of what is wrong. */
+  double ofAnything(Observation seen) {
+    return switch (seen) {
+      case Observation.Reading read ->
+          switch (read.measure()) {
+            case Measure.Ohms m -> Math.log(1 / LOG_RANGE);
+            case Measure.Amps m -> Math.log(1 / rangeA);
+            case Measure.Volts m -> Math.log(1 / rangeV);
+            case Measure.Across m -> Math.log(1 / rangeV);
+            case Measure.Look m -> Math.log(1.0 / 3);
+          };
+      case Observation.Seen look ->
+          switch (look.sight()) {
+            case LIT, DIM, DARK -> Math.log(1.0 / 3);
+            case FLICKER, HOT, SMELL -> Math.log(0.05);
+          };
+    };
   }
 
   double log(int s, Observation seen) {

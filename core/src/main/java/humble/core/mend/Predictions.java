@@ -33,6 +33,14 @@ import org.jspecify.annotations.Nullable;
 public final class Predictions {
   private static final double SAME = 1e-9;
 
+  /** Above this a net stands where leaks leave it. */
+  private static final double HELD_OHM = 100e3;
+
+  /** One σ of what leaks leave, as a part of the supply's volts. */
+  private static final double FLOATING_PART = 0.2;
+
+  private static final double USUAL_V = 5;
+
   private final Parts parts;
   private final BoardState state;
   private final List<Suspect> suspects;
@@ -47,6 +55,8 @@ public final class Predictions {
   private final double[][] sigma;
   private final double[][] lightAmps;
   private final List<String> lights;
+  private final boolean[][] floating;
+  private final double floatV;
   private final double[] leadVolts;
   private final double[] leadSigma;
   private final Map<String, Double> straightOhms = new HashMap<>();
@@ -73,6 +83,12 @@ public final class Predictions {
     }
     Map<Fault, Optional<Snapshot>> solved =
         sweep.of(suspects.stream().flatMap(s -> s.fault().stream()).toList(), cancelled);
+    this.floatV =
+        FLOATING_PART
+            * parts.kit().supplies().stream()
+                .mapToDouble(supply -> Math.abs(supply.volts()))
+                .max()
+                .orElse(USUAL_V);
     this.row = new int[suspects.size()];
     this.leadVolts = new double[suspects.size()];
     this.leadSigma = new double[suspects.size()];
@@ -97,6 +113,7 @@ public final class Predictions {
                   });
       lead(s, point);
     }
+    this.floating = new boolean[points.size()][];
     this.volts = new double[points.size()][];
     this.sigma = new double[points.size()][];
     this.lightAmps = new double[points.size()][];
@@ -119,8 +136,9 @@ public final class Predictions {
       String name = open.pin().toString();
       // Where the joint carries nothing the board was not solved anew: its lead is bare copper.
       boolean bare = sweep.edit(open).isEmpty();
+      boolean floats = bare || point.riseOhm(name) > HELD_OHM;
       leadVolts[s] = bare ? 0 : point.meterVolts(name).orElse(0);
-      leadSigma[s] = bare ? 0 : point.sigmaVolts(name);
+      leadSigma[s] = spread(bare ? 0 : point.sigmaVolts(name), floats);
     }
   }
 
@@ -128,6 +146,7 @@ public final class Predictions {
     Snapshot plain = Objects.requireNonNull(designed);
     double[] v = new double[column.size()];
     double[] spread = new double[column.size()];
+    boolean[] loose = new boolean[column.size()];
     column.forEach((net, c) -> {
       double open = point.openVolts(net).orElse(0);
       double rise = point.riseOhm(net);
@@ -136,11 +155,33 @@ public final class Predictions {
               && Math.abs(open - plain.openVolts(net).orElse(0)) <= SAME * (1 + Math.abs(open))
               && Math.abs(rise - plain.riseOhm(net)) <= 1e-6 * rise;
       v[c] = unchanged ? volts[0][c] : point.meterVolts(net).orElse(0);
-      spread[c] = point.sigmaVolts(net);
+      loose[c] = rise > HELD_OHM;
+      spread[c] = spread(point.sigmaVolts(net), loose[c]);
     });
+    floating[k] = loose;
     volts[k] = v;
     sigma[k] = spread;
     lightAmps[k] = lights.stream().mapToDouble(point::amps).toArray();
+  }
+
+  private double spread(double sigma, boolean floats) {
+    return floats ? Math.hypot(sigma, floatV) : sigma;
+  }
+
+  /** Tells whether a measurement is of a point that nothing holds on the board as designed. */
+  boolean floats(Measure measure) {
+    return switch (measure) {
+      case Measure.Volts m -> floats(m.point());
+      case Measure.Across m -> floats(m.red()) || floats(m.black());
+      case Measure.Amps m -> false;
+      case Measure.Ohms m -> false;
+      case Measure.Look m -> false;
+    };
+  }
+
+  private boolean floats(String point) {
+    Integer net = parts.net(point).map(column::get).orElse(null);
+    return net != null && designed != null && floating[0][net];
   }
 
   /** Gives the suspects, in the order of their numbers. */

@@ -14,8 +14,25 @@ import org.jspecify.annotations.Nullable;
  * @param prior how likely before anything was measured; all suspects together 1
  */
 public record Suspect(String name, @Nullable Fault edit, @Nullable KitFault known, double prior) {
+  /** The name of the suspect that nothing is wrong, as far as meters and eyes show. */
+  public static final String NO_FAULT = "nothing";
+
+  /** How likely that is where nothing was seen that is wrong. */
+  static final double NOTHING_PRIOR = 0.3;
+
+  /** That nothing is wrong that a meter shows. */
+  static final Suspect NOTHING = new Suspect(NO_FAULT, null, null, NOTHING_PRIOR);
+
+  /** A cold joint is one suspect, whatever its ohms. */
   static Suspect of(Fault fault, double prior) {
-    return new Suspect(fault.toString(), fault, null, prior);
+    String name =
+        fault instanceof Fault.Cold cold ? new Fault.Cold(cold.pin()).toString() : fault.toString();
+    return new Suspect(name, fault, null, prior);
+  }
+
+  /** Tells whether it is that nothing is wrong. */
+  public boolean isNothing() {
+    return edit == null && known == null;
   }
 
   static Suspect of(KitFault fault, double prior) {

@@ -4,6 +4,7 @@ import humble.core.circuit.Fault;
 import humble.core.craft.CloseCall;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
+import humble.core.kit.Cable;
 import humble.core.kit.KitFault;
 import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
@@ -27,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * All single faults that a board in one state may have, with what each is worth before anything was
@@ -39,13 +41,23 @@ public final class Suspects {
   private static final double USUAL_WEIGHT = 1;
   private static final double LOOK_ALIKE_WEIGHT = 20;
 
+  /** What a cold joint may have: one suspect, each as likely. */
+  private static final double[] COLD_OHM = {30, Fault.Cold.USUAL_OHM, 300};
+
+  private static final double LOOKED_GOOD = 0.3;
+  private static final double LOOKED_BAD = 8;
+  private static final double CABLE_TURNED = 4;
+  private static final double CABLE_OFF = 3;
+
   private final Parts parts;
   private final Map<FaultKind, Map<Fault, Double>> weights = new EnumMap<>(FaultKind.class);
   private final List<Part> here = new ArrayList<>();
   private final Map<String, Double> confusion = new HashMap<>();
+  private final Map<String, String> joints;
 
-  private Suspects(Parts parts, BoardState state) {
+  private Suspects(Parts parts, BoardState state, Map<String, String> joints) {
     this.parts = parts;
+    this.joints = joints;
     Set<String> gone = parts.gone(state);
     parts.all().stream().filter(part -> !gone.contains(part.ref())).forEach(here::add);
     for (LookAlikes.Pair pair :
@@ -57,10 +69,22 @@ public final class Suspects {
 
   /** Gives the suspects of {@code state} in a fixed order; their priors add up to 1. */
   public static List<Suspect> of(Parts parts, BoardState state, Habits habits) {
-    Suspects all = new Suspects(parts, state);
+    return of(parts, state, habits, Map.of());
+  }
+
+  /**
+   * Gives the suspects of {@code state} in a fixed order; their priors add up to 1.
+   *
+   * @param joints what was seen at joints under the magnifier, by {@code REF.PIN}: {@code good}, or
+   *     what was wrong
+   */
+  public static List<Suspect> of(
+      Parts parts, BoardState state, Habits habits, Map<String, String> joints) {
+    Suspects all = new Suspects(parts, state, joints);
     all.here.forEach(all::joints);
     all.bridges();
     all.here.forEach(all::wholePart);
+    all.cables();
     all.swaps();
     List<Suspect> suspects = new ArrayList<>();
     for (FaultKind kind : FaultKind.values()) {
@@ -74,23 +98,27 @@ public final class Suspects {
       suspects.add(Suspect.of(fault, fault.prior() * moved));
     }
     double total = suspects.stream().mapToDouble(Suspect::prior).sum();
-    return suspects.stream().map(suspect -> suspect.times(1 / total)).toList();
+    List<Suspect> weighed = new ArrayList<>();
+    suspects.forEach(suspect -> weighed.add(suspect.times((1 - Suspect.NOTHING_PRIOR) / total)));
+    weighed.add(Suspect.NOTHING);
+    return List.copyOf(weighed);
   }
 
   private Map<Fault, Double> weighed(FaultKind kind) {
     return weights.computeIfAbsent(kind, key -> new LinkedHashMap<>());
   }
 
-  /** Draws one of {@code suspects}, each as often as its prior says. */
+  /** Draws one of {@code suspects} that is a fault, each as often as its prior says. */
   public static Suspect drawn(List<Suspect> suspects, Random random) {
-    double at = random.nextDouble();
-    for (Suspect suspect : suspects) {
+    List<Suspect> faults = suspects.stream().filter(each -> !each.isNothing()).toList();
+    double at = random.nextDouble() * faults.stream().mapToDouble(Suspect::prior).sum();
+    for (Suspect suspect : faults) {
       at -= suspect.prior();
       if (at <= 0) {
         return suspect;
       }
     }
-    return suspects.getLast();
+    return faults.getLast();
   }
 
   private void add(Fault fault, double weight) {
@@ -109,12 +137,34 @@ public final class Suspects {
           case SMD -> 1.8;
         };
     // What carries no direct current shows later or never; it rarely is what somebody noticed.
-    double noticed = part.model() instanceof Model.Open ? 0.25 : 1;
+    boolean cabled = parts.kit().handwork().cableAt(part.ref()).isPresent();
+    double noticed = part.model() instanceof Model.Open && !cabled ? 0.25 : 1;
     boolean socketed = parts.socketOf(part.ref()).isPresent();
     for (PackagePin pin : part.pack().pins()) {
       PinRef ref = new PinRef(part.ref(), pin.number());
       if (parts.netOf(ref).isPresent()) {
-        add(new Fault.OpenJoint(ref), noticed * (socketed ? 1.5 * weight : weight));
+        double own = seen(ref) * noticed * (socketed ? 1.5 * weight : weight);
+        add(new Fault.OpenJoint(ref), own);
+        for (double ohms : COLD_OHM) {
+          add(new Fault.Cold(ref, ohms), own);
+        }
+      }
+    }
+  }
+
+  /** What was seen under the magnifier makes a bad joint there more likely, or less. */
+  private double seen(PinRef pin) {
+    String looked = joints.get(pin.toString());
+    return looked == null ? 1 : looked.equals("good") ? LOOKED_GOOD : LOOKED_BAD;
+  }
+
+  /** A cable is plugged in the wrong way round at one end, or not at all. */
+  private void cables() {
+    Set<String> on = here.stream().map(Part::ref).collect(Collectors.toSet());
+    for (Cable cable : parts.kit().handwork().cables()) {
+      if (on.contains(cable.a()) && on.contains(cable.b())) {
+        add(new Fault.Reversed(cable.id()), CABLE_TURNED);
+        add(new Fault.Missing(cable.id()), CABLE_OFF);
       }
     }
   }
@@ -159,16 +209,28 @@ public final class Suspects {
   }
 
   private void wholePart(Part part) {
-    String ref = part.ref();
     Line line = part.line();
     if (part.model() instanceof Model.Open) {
+      if (line.kind() == PartKind.CAPACITOR_POLARISED && line.isOriented()) {
+        turned(part);
+      }
       return;
     }
     if (line.isOriented()) {
-      int marks = line.polarityMarks().size();
-      int printed = part.placed().map(place -> place.marks().size()).orElse(0);
-      add(new Fault.Reversed(ref), 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));
+      turned(part);
     }
+    whole(part);
+  }
+
+  private void turned(Part part) {
+    int marks = part.line().polarityMarks().size();
+    int printed = part.placed().map(place -> place.marks().size()).orElse(0);
+    add(new Fault.Reversed(part.ref()), 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));
+  }
+
+  private void whole(Part part) {
+    String ref = part.ref();
+    Line line = part.line();
     if (part.model() instanceof Model.Resistor r) {
       wrongValues(part, r.ohms());
     }
@@ -209,7 +271,8 @@ public final class Suspects {
             a.line() != b.line()
                 && a.pack().id().equals(b.pack().id())
                 && !a.model().equals(b.model())
-                && alike(a, b);
+                && mayBeHeld(a)
+                && mayBeHeld(b);
         if (mayChange) {
           double confused = confusion.getOrDefault(a.line().id() + "/" + b.line().id(), 0.0);
           double near =
@@ -225,11 +288,11 @@ public final class Suspects {
     }
   }
 
-  private static boolean alike(Part a, Part b) {
-    PartKind one = a.line().kind();
-    PartKind other = b.line().kind();
-    return one == other
-        || one.isDiode() && other.isDiode()
-        || one.isThreeLegged() && other.isThreeLegged();
+  /** Whatever comes in the same case may be taken for each other, but what is plugged or wired. */
+  private static boolean mayBeHeld(Part part) {
+    PartKind kind = part.line().kind();
+    return !kind.is(PartKind.Fact.PULLED)
+        && kind != PartKind.BATTERY
+        && kind != PartKind.BATTERY_HOLDER;
   }
 }

@@ -226,6 +226,7 @@ public final class PowerReckoning {
       case Fault.Bridge f -> true;
       case Fault.Reversed f -> true;
       case Fault.OpenJoint f -> passesAll(f.pin().ref());
+      case Fault.Cold f -> false;
       case Fault.Swapped f -> false;
       case Fault.WrongValue f -> false;
       case Fault.Missing f -> false;

@@ -7,6 +7,7 @@ import humble.core.circuit.OhmMeter;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
+import humble.core.kit.Cable;
 import humble.core.kit.Gate;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
@@ -91,6 +92,12 @@ final class GateNeeds {
               .orElse(!(part.model() instanceof Model.Open));
       if (carries) {
         refs.add(part.ref());
+      }
+    }
+    for (Cable cable : parts.kit().handwork().cables()) {
+      if (board.map(at -> at.mostAmps(cable.id()) > CARRIES_A).orElse(false)) {
+        refs.add(cable.a());
+        refs.add(cable.b());
       }
     }
     return refs;

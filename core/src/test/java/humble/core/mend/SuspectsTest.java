@@ -41,7 +41,7 @@ class SuspectsTest {
   private static Map<String, Double> priors(Parts parts, String state) {
     BoardState at = parts.kit().state(state).orElseThrow();
     return Suspects.of(parts, at, Habits.usual()).stream()
-        .collect(Collectors.toMap(Suspect::name, Suspect::prior));
+        .collect(Collectors.toMap(Suspect::name, Suspect::prior, Double::sum));
   }
 
   @Test
@@ -78,7 +78,7 @@ class SuspectsTest {
     Map<String, Double> usual = priors(parts, "on");
     Map<String, Double> own =
         Suspects.of(parts, on, bridges).stream()
-            .collect(Collectors.toMap(Suspect::name, Suspect::prior));
+            .collect(Collectors.toMap(Suspect::name, Suspect::prior, Double::sum));
     double factor = own.get("short:J1.1-J1.2") / usual.get("short:J1.1-J1.2");
     assertThat(factor).isGreaterThan(2);
     assertThat(own.get("short:Q1.1-Q1.2") / usual.get("short:Q1.1-Q1.2"))
@@ -99,9 +99,10 @@ class SuspectsTest {
     }
     double share =
         suspects.stream()
-            .filter(s -> s.name().startsWith("open:"))
-            .mapToDouble(Suspect::prior)
-            .sum();
+                .filter(s -> s.name().startsWith("open:"))
+                .mapToDouble(Suspect::prior)
+                .sum()
+            / suspects.stream().filter(s -> !s.isNothing()).mapToDouble(Suspect::prior).sum();
     assertThat(open / (double) draws)
         .isCloseTo(share, org.assertj.core.api.Assertions.within(0.015));
   }

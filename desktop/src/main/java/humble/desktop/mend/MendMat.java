@@ -182,6 +182,7 @@ record MendMat(
         .flatMap(fault ->
             switch (fault) {
               case Fault.OpenJoint f -> parts.padAt(f.pin());
+              case Fault.Cold f -> parts.padAt(f.pin());
               case Fault.Bridge f -> parts.padAt(f.a());
               case Fault.Reversed f -> middle(f.ref());
               case Fault.Swapped f -> middle(f.a());

@@ -66,8 +66,11 @@ final class OverHand extends MendHand {
     List<String> lines = new ArrayList<>();
     for (String each : all.getLast().fault().split(Pattern.quote(TwoFaults.SEPARATOR))) {
       Fault.parse(each)
-          .filter(
-              fault -> fault.refs().stream().allMatch(ref -> open.built().part(ref).isPresent()))
+          .filter(fault ->
+              fault.refs().stream()
+                  .allMatch(ref ->
+                      open.built().part(ref).isPresent()
+                          || open.kit().handwork().cable(ref).isPresent()))
           .ifPresent(fault -> lines.addAll(new RepairWords(open.built(), seat.words()).of(fault)));
     }
     return lines;

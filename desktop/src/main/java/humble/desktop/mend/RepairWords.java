@@ -11,8 +11,12 @@ import java.util.List;
 /** How a fault is mended, in lines: take off, clear the holes, refit, which way round. */
 record RepairWords(Parts parts, Words words) {
   List<String> of(Fault fault) {
+    if (parts.kit().handwork().cable(fault.refs().getFirst()).isPresent()) {
+      return List.of(words.say("mend.repair.cable", fault.refs().getFirst()));
+    }
     return switch (fault) {
       case Fault.OpenJoint f -> List.of(words.say("mend.repair.joint", pin(f.pin())));
+      case Fault.Cold f -> List.of(words.say("mend.repair.joint", pin(f.pin())));
       case Fault.Bridge f -> List.of(words.say("mend.repair.bridge", pin(f.a()), pin(f.b())));
       case Fault.Reversed f ->
           isSocketed(f.ref())

@@ -12,12 +12,14 @@ import humble.core.mend.Predictions;
 import humble.core.mend.Suspects;
 import humble.core.mend.TwoFaults;
 import humble.core.stock.Meter;
+import humble.core.stock.MeterProfile;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Works;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -59,14 +61,18 @@ final class Search {
     this.works = open.works();
     Parts parts = open.built();
     Habits habits = open.habits();
+    Map<String, String> joints = Map.copyOf(open.build().joints());
+    Meter meter =
+        open.build().meter().flatMap(MeterProfile::named).orElse(MeterProfile.USUAL).anyRange();
     long seed = open.build().entries().size() * 7919L + level;
     long bench = open.practice().seed();
     own(
         works.start(
             calledOff -> {
               Predictions predicted =
-                  new Predictions(parts, state, Suspects.of(parts, state, habits), calledOff);
-              Diagnosis judge = new Diagnosis(predicted, Meter.USUAL);
+                  new Predictions(
+                      parts, state, Suspects.of(parts, state, habits, joints), calledOff);
+              Diagnosis judge = new Diagnosis(predicted, meter);
               judge.suspectsAfter(List.of());
               Optional<HiddenFault> hidden =
                   level == 0

@@ -15,16 +15,19 @@ public final class FaultWords {
   public static String say(Words words, Parts parts, Fault fault) {
     return switch (fault) {
       case Fault.OpenJoint f -> words.say("fault.open", f.pin().ref(), pin(parts, f.pin()));
+      case Fault.Cold f -> words.say("fault.cold", f.pin().ref(), pin(parts, f.pin()));
       case Fault.Bridge f ->
           f.a().ref().equals(f.b().ref())
               ? parts.part(f.a().ref()).map(p -> p.pack().pins().size() == 2).orElse(false)
                   ? words.say("fault.bridge", f.a().ref())
                   : words.say("fault.bridge-pins", f.a().ref(), f.a().pin(), f.b().pin())
               : words.say("fault.bridge-parts", f.a(), f.b());
-      case Fault.Reversed f -> words.say("fault.reversed", f.ref());
+      case Fault.Reversed f ->
+          words.say(isCable(parts, f.ref()) ? "fault.cable.turned" : "fault.reversed", f.ref());
       case Fault.Swapped f -> words.say("fault.swapped", f.a(), f.b());
       case Fault.WrongValue f -> words.say("fault.value-is", f.ref(), f.text());
-      case Fault.Missing f -> words.say("fault.missing", f.ref());
+      case Fault.Missing f ->
+          words.say(isCable(parts, f.ref()) ? "fault.cable.off" : "fault.missing", f.ref());
       case Fault.Dead f -> words.say("fault.dead", f.ref());
     };
   }
@@ -34,7 +37,8 @@ public final class FaultWords {
     return suspect
         .fault()
         .map(fault -> say(words, parts, fault))
-        .orElseGet(() -> suspect.kitFault().map(f -> f.title()).orElse(suspect.name()));
+        .or(() -> suspect.kitFault().map(f -> f.title()))
+        .orElseGet(() -> words.say("fault.nothing"));
   }
 
   /** Gives the phrase of a fault, or of two at once, written as in commands. */
@@ -46,6 +50,9 @@ public final class FaultWords {
           say(words, parts, name.substring(0, plus)),
           say(words, parts, name.substring(plus + TwoFaults.SEPARATOR.length())));
     }
+    if (name.equals(Suspect.NO_FAULT)) {
+      return words.say("fault.nothing");
+    }
     return Fault.parse(name)
         .map(fault -> say(words, parts, fault))
         .orElseGet(() ->
@@ -54,6 +61,10 @@ public final class FaultWords {
                 .map(f -> f.title())
                 .findFirst()
                 .orElse(name));
+  }
+
+  private static boolean isCable(Parts parts, String ref) {
+    return parts.kit().handwork().cable(ref).isPresent();
   }
 
   private static String pin(Parts parts, PinRef pin) {

@@ -1,5 +1,6 @@
 package humble.formats.kit;
 
+import humble.core.kit.Cable;
 import humble.core.kit.Handwork;
 import humble.core.kit.ModuleRows;
 import humble.core.kit.PointMm;
@@ -10,6 +11,8 @@ import java.util.Optional;
 
 /** Reads coils to wind, wires to join and the rows that modules go into. */
 final class HandworkJson {
+  private static final int MOST_CONDUCTORS = 1000;
+
   private HandworkJson() {}
 
   static Handwork read(Cursor root) {
@@ -17,7 +20,25 @@ final class HandworkJson {
         root.each("windings", HandworkJson::winding),
         root.each("wires", HandworkJson::wire),
         root.each(
-            "modules", c -> new ModuleRows(c.needText("ref"), c.each("rows", HandworkJson::row))));
+            "modules", c -> new ModuleRows(c.needText("ref"), c.each("rows", HandworkJson::row))),
+        root.each("cables", HandworkJson::cable));
+  }
+
+  private static Cable cable(Cursor c) {
+    List<String> ends = c.texts("ends");
+    if (ends.size() != 2 || ends.getFirst().equals(ends.getLast())) {
+      c.error("ends", "A cable has two ends, each a connector.");
+      ends = List.of("", " ");
+    }
+    int pins = c.whole("pins", 0);
+    if (pins < 1 || pins > MOST_CONDUCTORS) {
+      c.error("pins", "A cable has 1 to 1000 conductors.");
+      pins = 1;
+    }
+    if (!c.maybeText("way").orElse(Cable.STRAIGHT).equals(Cable.STRAIGHT)) {
+      c.error("way", "A cable is 'straight': pin k to pin k.");
+    }
+    return new Cable(c.needId("id"), pins, ends.getFirst(), ends.getLast());
   }
 
   private static Winding winding(Cursor c) {

@@ -14,17 +14,12 @@ import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.TimeUnit;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,11 +28,6 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every demo kit in every state, and a sample of faults, net by net against a real SPICE. */
 class SpiceDeckTest {
-  private static final Pattern NODE =
-      Pattern.compile(
-          "^\\s*(?:V\\()?(\\d+)\\)?\\s+(-?[\\d.]+(?:e[+-]\\d+)?)\\s*$", Pattern.MULTILINE);
-  private static final Pattern NET =
-      Pattern.compile("^\\* net (\\S+) = (\\d+)$", Pattern.MULTILINE);
   private static final int FAULTS_A_KIT = 12;
 
   @TempDir Path folder;
@@ -82,34 +72,9 @@ class SpiceDeckTest {
     return faults;
   }
 
-  private static boolean installed() {
-    return Stream.of(System.getenv("PATH").split(":"))
-        .anyMatch(path -> Files.isExecutable(Path.of(path, "ngspice")));
-  }
-
   private Spice spice(String deck) throws IOException, InterruptedException {
-    Path file = folder.resolve("deck.cir");
-    Files.writeString(file, deck);
-    Path out = folder.resolve("out.txt");
-    Process process =
-        new ProcessBuilder("ngspice", "-b", file.toString())
-            .redirectErrorStream(true)
-            .redirectOutput(out.toFile())
-            .start();
-    assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
-    Map<String, Double> byNode = new HashMap<>();
-    byNode.put("0", 0.0);
-    String printed = Files.readString(out, StandardCharsets.UTF_8);
-    Matcher node = NODE.matcher(printed);
-    while (node.find()) {
-      byNode.putIfAbsent(node.group(1), Double.valueOf(node.group(2)));
-    }
-    Map<String, Double> byNet = new HashMap<>();
-    Matcher net = NET.matcher(deck);
-    while (net.find()) {
-      byNet.put(net.group(1), byNode.get(net.group(2)));
-    }
-    return new Spice(byNet, diodes(printed));
+    String printed = Ngspice.run(folder, deck);
+    return new Spice(Ngspice.volts(deck, printed), diodes(printed));
   }
 
   private record Spice(Map<String, Double> volts, Map<String, Double> amps) {}
@@ -135,7 +100,7 @@ class SpiceDeckTest {
   @MethodSource("points")
   void everyNetIsThatOfSpice(Parts parts, BoardState state, List<Fault> faults)
       throws IOException, InterruptedException {
-    assumeTrue(installed(), "the launcher installs ngspice where it can");
+    assumeTrue(Ngspice.installed(), "the launcher installs ngspice where it can");
     DcSolver solver = new DcSolver(parts);
     DcResult ours =
         switch (solver.solve(state, faults)) {
