@@ -23,6 +23,7 @@ import java.util.SequencedMap;
  * @param regulators regulators by part
  * @param byPart every device of every part, for the heat in it
  * @param drawn what boards differ in
+ * @param feeds what feeds them, somewhere in its range
  */
 record Circuit(
     int nodeCount,
@@ -34,7 +35,8 @@ record Circuit(
     Optional<BenchSupply> supply,
     SequencedMap<String, SeriesRegulator> regulators,
     Map<String, List<Device>> byPart,
-    List<Drawn> drawn) {
+    List<Drawn> drawn,
+    List<Drawn> feeds) {
 
   /** Gives this circuit with one more device, sharing the others. */
   Circuit with(Device device) {
@@ -50,7 +52,8 @@ record Circuit(
         supply,
         regulators,
         byPart,
-        drawn);
+        drawn,
+        feeds);
   }
 
   static Circuit of(Parts parts, BoardState state, List<Fault> faults) {

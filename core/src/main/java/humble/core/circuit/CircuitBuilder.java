@@ -11,6 +11,7 @@ import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.kit.RefOrder;
 import humble.core.kit.Supply;
+import humble.core.units.Band;
 import humble.core.units.Spread;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -27,6 +28,9 @@ import java.util.TreeMap;
 
 /** Turns a kit in one state, with faults, into devices between nodes. */
 final class CircuitBuilder {
+  /** A supply is set to its volts within this part of them. */
+  private static final double SET_PART = 0.01;
+
   private final Parts parts;
   private final Kit kit;
   private final BoardState state;
@@ -42,6 +46,7 @@ final class CircuitBuilder {
   private final Map<String, Model> models = new HashMap<>();
   private final Map<String, List<Device>> byPart = new HashMap<>();
   private final List<Drawn> drawn = new ArrayList<>();
+  private final List<Drawn> feeds = new ArrayList<>();
   private final Map<String, Map<String, String>> driven = new HashMap<>();
   private int nodes;
 
@@ -217,12 +222,36 @@ final class CircuitBuilder {
     kit.handwork().cables().forEach(this::cable);
     Optional<BenchSupply> supply = supply().map(this::connect);
     supply.ifPresent(devices::add);
+    supply.ifPresent(
+        device -> supply().ifPresent(of -> feeds.add(new Drawn.OfSupply(device, sigmaV(of)))));
     state
         .sources()
         .forEach(
             (net, volts) -> devices.add(new HeldNode(netNode(net), -1, volts, Physics.CLOSED_OHM)));
     return new Circuit(
-        nodes, nodeOfNet, nodeOfPin, devices, reported, shining, supply, regulators, byPart, drawn);
+        nodes,
+        nodeOfNet,
+        nodeOfPin,
+        devices,
+        reported,
+        shining,
+        supply,
+        regulators,
+        byPart,
+        drawn,
+        feeds);
+  }
+
+  /** One σ of a supply that stands anywhere in its range; as set, within one in a hundred. */
+  private static double sigmaV(Supply supply) {
+    Band range = supply.rangeV();
+    return range == null
+        ? Spread.sigmaOfHalf95(SET_PART * supply.volts())
+        : evenly(range, supply.volts());
+  }
+
+  private static double evenly(Band range, double about) {
+    return Math.max(range.high() - about, about - range.low()) / Math.sqrt(3);
   }
 
   /** A cable joins what is on the board at both its ends. */
@@ -327,8 +356,11 @@ final class CircuitBuilder {
       }
       case Model.Load load -> chip(part, load);
       case Model.Switch contacts -> contacts(part, contacts);
-      case Model.Battery b ->
-          report(part, new HeldNode(node(part, "1"), node(part, "2"), b.vocV(), b.rintOhm()));
+      case Model.Battery b -> {
+        HeldNode device = new HeldNode(node(part, "1"), node(part, "2"), b.vocV(), b.rintOhm());
+        report(part, device);
+        feeds.add(new Drawn.OfBattery(device, evenly(b.vocRangeV(), b.vocV())));
+      }
       case Model.Pot pot -> pot(part, pot);
       case Model.Open open -> {
         if (part.line().kind() == PartKind.CAPACITOR_POLARISED && part.line().isOriented()) {

@@ -65,6 +65,42 @@ sealed interface Drawn {
     }
   }
 
+  /** What feeds the board stands anywhere in its range; {@code sigmaV} in volts. */
+  record OfSupply(BenchSupply device, double sigmaV) implements Drawn {
+    @Override
+    public int into() {
+      return device.plus();
+    }
+
+    @Override
+    public int outOf() {
+      return device.minus();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return device.slope(at) * sigmaV;
+    }
+  }
+
+  /** A battery is fresh or worn; {@code sigmaV} in volts. */
+  record OfBattery(HeldNode device, double sigmaV) implements Drawn {
+    @Override
+    public int into() {
+      return device.plus();
+    }
+
+    @Override
+    public int outOf() {
+      return device.minus();
+    }
+
+    @Override
+    public double amps(Nodal at) {
+      return sigmaV / device.ohms();
+    }
+  }
+
   /** A regulator's output. */
   record OfRegulator(SeriesRegulator device, double sigma) implements Drawn {
     @Override

@@ -5,12 +5,15 @@ import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SequencedMap;
+import java.util.Set;
 import org.ejml.data.DMatrixRMaj;
 import org.jspecify.annotations.Nullable;
 
@@ -46,8 +49,18 @@ public final class Snapshot {
   private final double supplySigmaA;
   private final boolean limited;
 
-  /** Takes a solved board; {@code keepsMoves} where the spread between two points is asked for. */
-  Snapshot(Parts parts, Newton newton, boolean keepsMoves) {
+  private final Map<String, Double> batterySigmaA = new HashMap<>();
+  private final Map<String, double[]> sharedVolts = new LinkedHashMap<>();
+  private final Map<String, Map<String, Double>> sharedAmps = new HashMap<>();
+
+  /**
+   * Takes a solved board.
+   *
+   * @param keepsMoves where the spread between two points is asked for
+   * @param feedVaries whether what feeds it stands anywhere in its range; what moves many points at
+   *     once, feeds and regulators, is then told apart from the spreads
+   */
+  Snapshot(Parts parts, Newton newton, boolean keepsMoves, boolean feedVaries) {
     this.parts = parts;
     this.circuit = newton.circuit();
     this.volts = newton.volts();
@@ -65,33 +78,56 @@ public final class Snapshot {
     double slope = supply == null || limited ? 0 : supply.slope(at);
     double supplySquares = 0;
     List<double[]> kept = new ArrayList<>();
+    List<Drawn> all = new ArrayList<>(circuit.drawn());
+    if (feedVaries) {
+      all.addAll(circuit.feeds());
+    }
+    Map<String, HeldNode> batteries = batteries();
+    Map<Device, String> regulatorOf = new IdentityHashMap<>();
+    circuit.regulators().forEach((ref, device) -> regulatorOf.put(device, ref));
     // A value that is off by ε moves node k by ε·I·(Z_ka − Z_kb).
-    for (Drawn drawn : circuit.drawn()) {
+    for (Drawn drawn : all) {
       double amps = drawn.amps(at);
       if (amps == 0) {
         continue;
       }
-      double[] each = new double[keepsMoves ? n : 0];
-      kept.add(each);
+      double[] each = new double[n];
       int a = drawn.into();
       int b = drawn.outOf();
       for (int k = 0; k < n; k++) {
         double za = a < 0 ? 0 : inverse.data[k * n + a];
         double zb = b < 0 ? 0 : inverse.data[k * n + b];
-        double move = amps * (za - zb);
-        sigma[k] += move * move;
-        if (keepsMoves) {
-          each[k] = move;
-        }
+        each[k] = amps * (za - zb);
       }
+      String shared = feedVaries ? name(drawn, regulatorOf, batteries) : "";
+      Map<String, Double> moved = new HashMap<>();
       if (supply != null && slope > 0) {
-        double plus = column(inverse, n, supply.plus(), a) - column(inverse, n, supply.plus(), b);
-        double minus =
-            column(inverse, n, supply.minus(), a) - column(inverse, n, supply.minus(), b);
-        double move = slope * amps * (plus - minus);
-        supplySquares += move * move;
+        double own = drawn instanceof Drawn.OfSupply ? amps : 0;
+        moved.put("", own - slope * (at(each, supply.plus()) - at(each, supply.minus())));
       }
+      batteries.forEach((ref, held) -> {
+        boolean own = drawn instanceof Drawn.OfBattery of && of.device() == held;
+        moved.put(
+            ref, (own ? amps : 0) - (at(each, held.plus()) - at(each, held.minus())) / held.ohms());
+      });
+      if (!shared.isEmpty()) {
+        sharedVolts.put(shared, each);
+        sharedAmps.put(shared, moved);
+        continue;
+      }
+      for (int k = 0; k < n; k++) {
+        sigma[k] += each[k] * each[k];
+      }
+      if (keepsMoves) {
+        kept.add(each);
+      }
+      supplySquares += square(moved.getOrDefault("", 0.0));
+      batteries
+          .keySet()
+          .forEach(
+              ref -> batterySigmaA.merge(ref, square(moved.getOrDefault(ref, 0.0)), Double::sum));
     }
+    batterySigmaA.replaceAll((ref, squares) -> Math.sqrt(squares));
     for (int k = 0; k < n; k++) {
       sigma[k] = Math.sqrt(sigma[k]);
     }
@@ -99,8 +135,60 @@ public final class Snapshot {
     this.moves = keepsMoves ? kept.toArray(double[][]::new) : null;
   }
 
-  private static double column(DMatrixRMaj inverse, int n, int row, int column) {
-    return row < 0 || column < 0 ? 0 : inverse.data[row * n + column];
+  private static double square(double value) {
+    return value * value;
+  }
+
+  /** Names what moves many points at once: the supply, a battery, a regulator; else nothing. */
+  private static String name(
+      Drawn drawn, Map<Device, String> regulatorOf, Map<String, HeldNode> batteries) {
+    return switch (drawn) {
+      case Drawn.OfSupply d -> "supply";
+      case Drawn.OfBattery d ->
+          batteries.entrySet().stream()
+              .filter(battery -> battery.getValue() == d.device())
+              .map(Map.Entry::getKey)
+              .findFirst()
+              .orElse("");
+      case Drawn.OfRegulator d -> regulatorOf.getOrDefault(d.device(), "");
+      case Drawn.OfResistance d -> "";
+      case Drawn.OfJunction d -> "";
+      case Drawn.OfChip d -> "";
+    };
+  }
+
+  /** Gives what moves many points at once on this board. */
+  public Set<String> shared() {
+    return sharedVolts.keySet();
+  }
+
+  /** Gives by how much one σ of {@code shared} moves a net or lead, in volts. */
+  public double sharedVolts(String shared, String point) {
+    double[] moved = sharedVolts.get(shared);
+    return moved == null ? 0 : node(point).map(node -> at(moved, node)).orElse(0.0);
+  }
+
+  /** Gives by how much one σ of {@code shared} moves what a source gives, in amperes. */
+  public double sharedAmps(String shared, String source) {
+    String battery = battery(source).map(Part::ref).orElse("");
+    return sharedAmps.getOrDefault(shared, Map.of()).getOrDefault(battery, 0.0);
+  }
+
+  private static double at(double[] moves, int node) {
+    return node < 0 ? 0 : moves[node];
+  }
+
+  private Map<String, HeldNode> batteries() {
+    Map<String, HeldNode> batteries = new LinkedHashMap<>();
+    circuit
+        .byPart()
+        .forEach((ref, devices) ->
+            devices.forEach(device -> {
+              if (device instanceof HeldNode held) {
+                batteries.put(ref, held);
+              }
+            }));
+    return batteries;
   }
 
   void fillNets(Map<String, Double> into) {
@@ -220,14 +308,7 @@ public final class Snapshot {
   /** Gives the spread of what a source gives, one σ, in amperes; 0 where it is not known. */
   public double sourceSigmaA(String source) {
     Part battery = battery(source).orElse(null);
-    if (battery == null) {
-      return supplySigmaA;
-    }
-    // Its current differs by what its volts differ by, over its inner resistance.
-    double ohms = ((Model.Battery) battery.model()).rintOhm();
-    return moves == null || !(ohms > 0)
-        ? 0
-        : sigmaVolts(battery.ref() + ".1", battery.ref() + ".2") / ohms;
+    return battery == null ? supplySigmaA : batterySigmaA.getOrDefault(battery.ref(), 0.0);
   }
 
   private Optional<Part> battery(String source) {

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 public final class StateSolver {
   private final Parts parts;
   private final BoardState state;
+  private final boolean feedVaries;
   private final @Nullable Snapshot designed;
   private final Map<String, Double> startOfNet = new HashMap<>();
 
@@ -25,6 +26,17 @@ public final class StateSolver {
    * @throws CircuitInput when the state names what the kit does not have
    */
   public StateSolver(Parts parts, BoardState state) {
+    this(parts, state, false);
+  }
+
+  /**
+   * Solves the board as designed.
+   *
+   * @param feedVaries whether what feeds it stands anywhere in its range, and spreads all else
+   * @throws CircuitInput when the state names what the kit does not have
+   */
+  public StateSolver(Parts parts, BoardState state, boolean feedVaries) {
+    this.feedVaries = feedVaries;
     this.parts = parts;
     this.state = state;
     this.designed = cold(List.of(), true);
@@ -56,7 +68,7 @@ public final class StateSolver {
       Circuit circuit = Circuit.of(parts, state, faults);
       Newton newton = new Newton(circuit, DcOptions.USUAL);
       if (newton.from(start(circuit))) {
-        return Optional.of(new Snapshot(parts, newton, false));
+        return Optional.of(new Snapshot(parts, newton, false, feedVaries));
       }
     }
     return Optional.ofNullable(cold(faults, false));
@@ -64,7 +76,7 @@ public final class StateSolver {
 
   private @Nullable Snapshot cold(List<Fault> faults, boolean keepsMoves) {
     Newton settled = new DcSolver(parts).settle(state, faults).run();
-    return settled == null ? null : new Snapshot(parts, settled, keepsMoves);
+    return settled == null ? null : new Snapshot(parts, settled, keepsMoves, feedVaries);
   }
 
   /** Lifted leads begin at the voltage of the net that they were lifted off. */

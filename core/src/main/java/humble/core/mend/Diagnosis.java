@@ -18,6 +18,7 @@ import java.util.OptionalInt;
 import java.util.SequencedMap;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -41,6 +42,10 @@ public final class Diagnosis {
   private static final double LEAST_SHOWN = 1e-3;
   private static final int MOST_SHOWN = 40;
   private static final double LEAST_GAIN_BITS = 0.006;
+
+  /** Where most speaks for nothing being wrong, what is left to gain by little is let go. */
+  private static final double LEAST_GAIN_SOUND_BITS = 0.02;
+
   private static final double LEAST_BELIEF = 1e-6;
   private static final int MOST_LEADS = 60;
   private static final int MOST_PAIRS = 14;
@@ -228,13 +233,25 @@ public final class Diagnosis {
     log[n] = Math.log(UNKNOWN_PRIOR);
     observations.forEach(seen -> log[n] += likelihood.ofAnything(seen));
     for (Observation seen : observations) {
-      if (!ofOhms(seen)) {
+      if (seen instanceof Observation.Seen) {
         double[] each = logs(seen);
         for (int s = 0; s < n; s++) {
           log[s] += each[s];
         }
       }
     }
+    List<Observation.Reading> readings =
+        observations.stream()
+            .filter(seen -> !ofOhms(seen))
+            .flatMap(
+                seen -> seen instanceof Observation.Reading read ? Stream.of(read) : Stream.empty())
+            .toList();
+    IntStream.range(0, readings.isEmpty() ? 0 : n)
+        .parallel()
+        .forEach(s -> {
+          SharedSpread known = new SharedSpread(predictions.sharedCount());
+          readings.forEach(read -> log[s] += likelihood.reading(s, read, known));
+        });
     // Ohms are solved exactly, but only for those that are still in question.
     for (Observation seen : observations) {
       if (seen instanceof Observation.Reading read && ofOhms(seen)) {
@@ -548,6 +565,8 @@ public final class Diagnosis {
     Gain gain = new Gain(likelihood, belief, order);
     List<Measure> all = candidates(belief, order, measured, pairs);
     // What nothing holds is read last: where it stands is decided by leaks that nobody knows.
+    double least =
+        groups.isEmpty() || groups.getFirst().shows() ? LEAST_GAIN_BITS : LEAST_GAIN_SOUND_BITS;
     for (boolean floating : new boolean[] {false, true}) {
       for (Measure measure : all) {
         if (best != null && floating || predictions.floats(measure) != floating) {
@@ -555,7 +574,7 @@ public final class Diagnosis {
         }
         double bits = gain.bits(measure);
         double rate = bits / minutes(measure);
-        if (bits >= LEAST_GAIN_BITS && rate > bestRate * (1 + 1e-9)) {
+        if (bits >= least && rate > bestRate * (1 + 1e-9)) {
           best = measure;
           bestGain = bits;
           bestRate = rate;

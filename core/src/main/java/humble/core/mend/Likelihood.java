@@ -23,6 +23,13 @@ final class Likelihood {
   static final double HARDLY_EVER = 0.01;
 
   private static final double SLIP = 2e-3;
+
+  /** How often leaks that nobody knows decide what a floating point reads. */
+  private static final double LEAKS = 0.5;
+
+  /** What is off by more is a slip, and tells nothing of the board. */
+  private static final double SLIPS_SIGMAS = 4;
+
   private static final double MODEL_PART = 0.006;
   private static final double MODEL_V = 0.003;
   private static final double NEAR_NOUGHT_V = 0.012;
@@ -173,7 +180,35 @@ final class Likelihood {
     }
     double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
     double sigma = sigma(value.mean(), value.sigma(), digit(read), floor);
-    return mixed((read.value() - value.mean()) / sigma, sigma, range);
+    double as = mixed((read.value() - value.mean()) / sigma, sigma, range);
+    // Of what nothing holds a reading says little, whatever it is.
+    return value.floats() ? Math.log((1 - LEAKS) * Math.exp(as) + LEAKS / range) : as;
+  }
+
+  /**
+   * Gives the logarithm of the likelihood of volts or amperes with a suspect, after what earlier
+   * readings told of what they share, and learns from it.
+   */
+  double reading(int s, Observation.Reading read, SharedSpread known) {
+    Predictions.Value value = predictions.value(s, read.measure());
+    boolean amps = read.measure() instanceof Measure.Amps;
+    double range = amps ? rangeA : rangeV;
+    if (Double.isNaN(value.mean())) {
+      return Math.log(1 / range);
+    }
+    double mean = value.mean() + known.shift(value.shared());
+    double own = sigma(mean, value.own(), digit(read), amps ? MODEL_A : MODEL_V);
+    double sigma = Math.sqrt(own * own + known.variance(value.shared()));
+    double off = read.value() - mean;
+    double as = mixed(off / sigma, sigma, range);
+    if (value.floats()) {
+      // Of what nothing holds a reading says little, whatever it is.
+      return Math.log((1 - LEAKS) * Math.exp(as) + LEAKS / range);
+    }
+    if (Math.abs(off) < SLIPS_SIGMAS * sigma) {
+      known.learn(value.shared(), off, own * own);
+    }
+    return as;
   }
 
   private static double mixed(double z, double sigma, double range) {

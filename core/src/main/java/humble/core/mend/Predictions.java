@@ -55,6 +55,10 @@ public final class Predictions {
   private final double[][] sigma;
   private final double[][] lightAmps;
   private final List<String> lights;
+  private final List<String> shared;
+  private final double[][][] sharedMoves;
+  private final double[][] leadShared;
+  private final boolean[] leadFloats;
   private final boolean[][] floating;
   private final double floatV;
   private final double[] leadVolts;
@@ -73,7 +77,7 @@ public final class Predictions {
     this.parts = parts;
     this.state = state;
     this.suspects = List.copyOf(suspects);
-    this.solver = new StateSolver(parts, state);
+    this.solver = new StateSolver(parts, state, true);
     this.designed = solver.asDesigned().orElse(null);
     this.sweep = new FaultSweep(parts, solver);
     this.ohms = new OhmBench(parts, state);
@@ -89,6 +93,9 @@ public final class Predictions {
                 .mapToDouble(supply -> Math.abs(supply.volts()))
                 .max()
                 .orElse(USUAL_V);
+    this.shared = designed == null ? List.of() : List.copyOf(designed.shared());
+    this.leadShared = new double[suspects.size()][];
+    this.leadFloats = new boolean[suspects.size()];
     this.row = new int[suspects.size()];
     this.leadVolts = new double[suspects.size()];
     this.leadSigma = new double[suspects.size()];
@@ -113,6 +120,7 @@ public final class Predictions {
                   });
       lead(s, point);
     }
+    this.sharedMoves = new double[points.size()][][];
     this.floating = new boolean[points.size()][];
     this.volts = new double[points.size()][];
     this.sigma = new double[points.size()][];
@@ -138,7 +146,9 @@ public final class Predictions {
       boolean bare = sweep.edit(open).isEmpty();
       boolean floats = bare || point.riseOhm(name) > HELD_OHM;
       leadVolts[s] = bare ? 0 : point.meterVolts(name).orElse(0);
+      leadFloats[s] = floats;
       leadSigma[s] = spread(bare ? 0 : point.sigmaVolts(name), floats);
+      leadShared[s] = bare ? new double[shared.size()] : moves(point, name);
     }
   }
 
@@ -147,6 +157,7 @@ public final class Predictions {
     double[] v = new double[column.size()];
     double[] spread = new double[column.size()];
     boolean[] loose = new boolean[column.size()];
+    double[][] moved = new double[column.size()][];
     column.forEach((net, c) -> {
       double open = point.openVolts(net).orElse(0);
       double rise = point.riseOhm(net);
@@ -157,11 +168,22 @@ public final class Predictions {
       v[c] = unchanged ? volts[0][c] : point.meterVolts(net).orElse(0);
       loose[c] = rise > HELD_OHM;
       spread[c] = spread(point.sigmaVolts(net), loose[c]);
+      moved[c] = moves(point, net);
     });
+    sharedMoves[k] = moved;
     floating[k] = loose;
     volts[k] = v;
     sigma[k] = spread;
     lightAmps[k] = lights.stream().mapToDouble(point::amps).toArray();
+  }
+
+  private double[] moves(Snapshot point, String net) {
+    return shared.stream().mapToDouble(each -> point.sharedVolts(each, net)).toArray();
+  }
+
+  /** Gives how many things move many points at once: feeds and regulators. */
+  int sharedCount() {
+    return shared.size();
   }
 
   private double spread(double sigma, boolean floats) {
@@ -254,8 +276,17 @@ public final class Predictions {
     return volts[row(s)][net];
   }
 
+  /** Gives one σ of a net, what moves many at once included. */
   double sigma(int s, int net) {
-    return sigma[row(s)][net];
+    return whole(sigma[row(s)][net], sharedMoves[row(s)][net]);
+  }
+
+  private static double whole(double own, double[] shared) {
+    double squares = own * own;
+    for (double move : shared) {
+      squares += move * move;
+    }
+    return Math.sqrt(squares);
   }
 
   boolean sameRow(int a, int b) {
@@ -283,7 +314,11 @@ public final class Predictions {
         Snapshot at = solved(s) ? points.get(row(s)) : null;
         yield at == null
             ? Value.UNKNOWN
-            : new Value(at.sourceA(m.source()), at.sourceSigmaA(m.source()));
+            : new Value(
+                at.sourceA(m.source()),
+                at.sourceSigmaA(m.source()),
+                false,
+                shared.stream().mapToDouble(each -> at.sharedAmps(each, m.source())).toArray());
       }
       case Measure.Ohms m -> new Value(straight(s, m), 0);
       case Measure.Look m -> Value.UNKNOWN;
@@ -309,11 +344,18 @@ public final class Predictions {
       if (pin != null
           && suspect(s).flatMap(Suspect::fault).orElse(null) instanceof Fault.OpenJoint open
           && parts.canonical(open.pin()).equals(Optional.of(pin))) {
-        return new Value(leadVolts[s], leadSigma[s]);
+        return new Value(
+            leadVolts[s],
+            leadSigma[s],
+            leadFloats[s],
+            Objects.requireNonNullElse(leadShared[s], new double[shared.size()]));
       }
       net = parts.net(text).map(column::get).orElse(null);
     }
-    return net == null ? Value.UNKNOWN : new Value(volts(s, net), sigma(s, net));
+    return net == null
+        ? Value.UNKNOWN
+        : new Value(
+            volts(s, net), sigma[row(s)][net], floating[row(s)][net], sharedMoves[row(s)][net]);
   }
 
   private Value across(int s, Measure.Across m) {
@@ -322,7 +364,9 @@ public final class Predictions {
     Value black = point(s, m.black());
     return new Value(
         at.meterVolts(m.red(), m.black()).orElse(red.mean() - black.mean()),
-        Math.hypot(red.sigma(), black.sigma()));
+        Math.hypot(red.sigma(), black.sigma()),
+        red.floats() || black.floats(),
+        IntStream.range(0, shared.size()).mapToDouble(i -> red.move(i) - black.move(i)).toArray());
   }
 
   /** Gives ohms with junctions taken straight; infinite when open. */
@@ -376,8 +420,28 @@ public final class Predictions {
     return at == null ? 0 : at.watts(ref);
   }
 
-  /** A value with one σ, in base units; not a number when nothing is known. */
-  record Value(double mean, double sigma) {
+  /**
+   * A value with one σ, in base units; not a number when nothing is known.
+   *
+   * @param own one σ of what moves it alone
+   * @param floats whether nothing holds it, so that leaks decide
+   * @param shared by how much each thing that moves many points at once moves it
+   */
+  record Value(double mean, double own, boolean floats, double[] shared) {
+    private static final double[] NONE = {};
     static final Value UNKNOWN = new Value(Double.NaN, 0);
+
+    Value(double mean, double own) {
+      this(mean, own, false, NONE);
+    }
+
+    /** Gives one σ of all that moves it. */
+    double sigma() {
+      return whole(own, shared);
+    }
+
+    double move(int i) {
+      return i < shared.length ? shared[i] : 0;
+    }
   }
 }

@@ -202,16 +202,29 @@ public final class TwoFaults {
   private static Predictions.Value value(Snapshot board, Measure measure) {
     return switch (measure) {
       case Measure.Volts m ->
-          new Predictions.Value(board.meterVolts(m.point()).orElse(0), board.sigmaVolts(m.point()));
+          new Predictions.Value(board.meterVolts(m.point()).orElse(0), spread(board, m.point()));
       case Measure.Across m ->
           new Predictions.Value(
               board.meterVolts(m.red(), m.black()).orElse(0),
-              Math.hypot(board.sigmaVolts(m.red()), board.sigmaVolts(m.black())));
-      case Measure.Amps m ->
-          new Predictions.Value(board.sourceA(m.source()), board.sourceSigmaA(m.source()));
+              Math.hypot(spread(board, m.red()), spread(board, m.black())));
+      case Measure.Amps m -> {
+        double squares = board.sourceSigmaA(m.source()) * board.sourceSigmaA(m.source());
+        for (String shared : board.shared()) {
+          squares += board.sharedAmps(shared, m.source()) * board.sharedAmps(shared, m.source());
+        }
+        yield new Predictions.Value(board.sourceA(m.source()), Math.sqrt(squares));
+      }
       case Measure.Ohms m -> Predictions.Value.UNKNOWN;
       case Measure.Look m -> Predictions.Value.UNKNOWN;
     };
+  }
+
+  private static double spread(Snapshot board, String point) {
+    double squares = board.sigmaVolts(point) * board.sigmaVolts(point);
+    for (String shared : board.shared()) {
+      squares += board.sharedVolts(shared, point) * board.sharedVolts(shared, point);
+    }
+    return Math.sqrt(squares);
   }
 
   private double chance(Both both, Snapshot board, Observation.Seen look) {
