@@ -446,7 +446,17 @@ final class RealBoard {
     double least = Math.max(0.3, load.minV());
     String above = "(v(" + plus + "," + minus + ")-" + number(0.85 * least) + ")";
     String woken = "0.5*(1+" + bent(above + "/" + number(0.04 * least)) + ")";
-    card("B", plus + " " + minus + " I=" + number(amps) + "*" + woken);
+    card(
+        "B",
+        plus
+            + " "
+            + minus
+            + " I="
+            + number(amps)
+            + "*"
+            + woken
+            + "*"
+            + bent("v(" + plus + "," + minus + ")/0.1"));
     clamp(minus, plus);
     Map<String, String> driven = new HashMap<>();
     state

@@ -54,14 +54,14 @@ final class SpiceBench {
     return of(board, sound, spice, seed, "");
   }
 
-  /** Makes one with a meter on every net at once, which holds what nothing else does. */
+  /** Makes one with a megohm on every net, which holds what nothing else does. */
   static Optional<SpiceBench> metered(RealBoard board, RealBoard sound, Spice spice, long seed)
       throws IOException, InterruptedException {
     StringBuilder meters = new StringBuilder();
     for (String net : board.parts().kit().nets().keySet()) {
       String at = board.node(net);
       if (!at.equals("0")) {
-        meters.append("Rm").append(at).append(' ').append(at).append(" 0 1e7\n");
+        meters.append("Rm").append(at).append(' ').append(at).append(" 0 1e6\n");
       }
     }
     return of(board, sound, spice, seed, meters.toString());

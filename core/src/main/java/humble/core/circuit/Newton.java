@@ -50,7 +50,7 @@ final class Newton {
   private static final double AMBIENT_C = 25;
 
   /** The rungs in the order tried. */
-  static final List<String> LADDER = List.of("newton", "gmin", "settle", "short");
+  static final List<String> LADDER = List.of("newton", "gmin", "settle", "short", "drift");
 
   private final Circuit circuit;
   private final DcOptions options;
@@ -60,6 +60,7 @@ final class Newton {
   private double[] volts;
   private double[] anchor = new double[0];
   private double anchorS;
+  private boolean mayDrift;
   private int steps;
 
   Newton(Circuit circuit, DcOptions options) {
@@ -89,6 +90,7 @@ final class Newton {
           case "newton" -> newton(0).isPresent();
           case "gmin" -> gminStepping();
           case "settle" -> settling();
+          case "drift" -> drifting();
           default -> softStart();
         };
     return settled && worstSum() <= RESIDUAL_A;
@@ -168,7 +170,8 @@ final class Newton {
       lu.solve(nodal.current, next);
       double[] to = next.data.clone();
       boolean moved = move.to(to, mostStepV);
-      boolean adrift = moved && devicesSettled && step > ADRIFT_STEPS && worstSum() <= ADRIFT_A;
+      boolean adrift =
+          mayDrift && moved && devicesSettled && step > ADRIFT_STEPS && worstSum() <= ADRIFT_A;
       settledSteps = devicesSettled && (!moved || adrift) ? settledSteps + 1 : 0;
       if (settledSteps == settled) {
         return OptionalInt.of(step);
@@ -224,6 +227,17 @@ final class Newton {
       }
     }
     return newton(0).isPresent();
+  }
+
+  /**
+   * Where every current adds up although copper that nothing holds wanders on, the wandering is no
+   * reason to give up: what such copper stands at is nobody's reading.
+   */
+  private boolean drifting() {
+    mayDrift = true;
+    boolean settled = newton(0).isPresent();
+    mayDrift = false;
+    return settled;
   }
 
   /**

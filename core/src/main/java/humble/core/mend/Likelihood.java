@@ -9,7 +9,6 @@ import humble.core.kit.Supply;
 import humble.core.stock.Meter;
 import humble.core.units.Spread;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,6 +26,9 @@ final class Likelihood {
   /** How often leaks that nobody knows decide what a floating point reads. */
   private static final double LEAKS = 0.5;
 
+  /** One σ of what a floating point reads where no leak holds it, in volts. */
+  private static final double PULLED_V = 0.08;
+
   /** What is off by more is a slip, and tells nothing of the board. */
   private static final double SLIPS_SIGMAS = 4;
 
@@ -36,8 +38,13 @@ final class Likelihood {
   private static final double NEAR_V = 0.05;
   private static final double MODEL_A = 2e-4;
   private static final double CONTACT_OHM = 0.3;
+
+  /** Contacts, probes and wipers differ by about so much, in ohms. */
+  private static final double WIPER_OHM = 0.5;
+
   private static final double OHMS_MODEL = 0.02;
   private static final double USUAL_TOLERANCE = 0.05;
+  private static final double POT_TOLERANCE = 0.2;
   private static final double LOG_RANGE = Math.log(OhmBench.OPEN_OHM / CONTACT_OHM);
 
   /** One σ of a rounding, as a part of the digit rounded to. */
@@ -62,15 +69,20 @@ final class Likelihood {
         Math.max(0.05, supplies.stream().mapToDouble(Supply::limitMa).max().orElse(500) / 1000);
   }
 
-  /** One σ of the least exact resistor of the kit, relative. */
+  /** One σ of the least exact resistor or potentiometer of the kit, relative. */
   private static double worstTolerance(Predictions predictions) {
     return predictions.parts().kit().lines().stream()
-        .filter(line -> line.kind() == PartKind.RESISTOR)
-        .map(Line::tolerancePct)
-        .filter(Objects::nonNull)
-        .mapToDouble(tolerance -> Spread.sigma(tolerance / 100))
+        .mapToDouble(line -> Spread.sigma(tolerance(line)))
         .max()
         .orElse(Spread.sigma(USUAL_TOLERANCE));
+  }
+
+  /** Potentiometers are far less exact than resistors; what is no resistor is as exact as any. */
+  private static double tolerance(Line line) {
+    Double own = line.tolerancePct();
+    boolean pot = line.kind() == PartKind.POTENTIOMETER || line.kind() == PartKind.TRIMMER;
+    double usual = pot ? POT_TOLERANCE : line.kind() == PartKind.RESISTOR ? USUAL_TOLERANCE : 0;
+    return pot || line.kind() == PartKind.RESISTOR ? own == null ? usual : own / 100 : 0;
   }
 
   /** What is expected, in the scale that is compared in: logarithms for ohms. */
@@ -92,7 +104,8 @@ final class Likelihood {
   private Expected ohmsExpected(double ohms) {
     return ohms > OhmBench.OPEN_OHM
         ? new Expected(Math.log(3 * OhmBench.OPEN_OHM), 0.4)
-        : new Expected(Math.log(ohms + CONTACT_OHM), ohmsSigma);
+        : new Expected(
+            Math.log(ohms + CONTACT_OHM), Math.hypot(ohmsSigma, WIPER_OHM / (ohms + CONTACT_OHM)));
   }
 
   private double sigma(double mean, double spread, double lastDigit, double floor) {
@@ -180,9 +193,7 @@ final class Likelihood {
     }
     double floor = read.measure() instanceof Measure.Amps ? MODEL_A : MODEL_V;
     double sigma = sigma(value.mean(), value.sigma(), digit(read), floor);
-    double as = mixed((read.value() - value.mean()) / sigma, sigma, range);
-    // Of what nothing holds a reading says little, whatever it is.
-    return value.floats() ? Math.log((1 - LEAKS) * Math.exp(as) + LEAKS / range) : as;
+    return mixed((read.value() - value.mean()) / sigma, sigma, range);
   }
 
   /**
@@ -202,8 +213,10 @@ final class Likelihood {
     double off = read.value() - mean;
     double as = mixed(off / sigma, sigma, range);
     if (value.floats()) {
-      // Of what nothing holds a reading says little, whatever it is.
-      return Math.log((1 - LEAKS) * Math.exp(as) + LEAKS / range);
+      // Of what nothing holds a reading says little: the meter pulls it down, or leaks hold it.
+      double pulled = mixed(off / PULLED_V, PULLED_V, range);
+      double leaking = mixed(off / value.loose(), value.loose(), range);
+      return Math.log((1 - LEAKS) * Math.exp(pulled) + LEAKS * Math.exp(leaking));
     }
     if (Math.abs(off) < SLIPS_SIGMAS * sigma) {
       known.learn(value.shared(), off, own * own);

@@ -147,7 +147,7 @@ public final class Predictions {
       boolean floats = bare || point.riseOhm(name) > HELD_OHM;
       leadVolts[s] = bare ? 0 : point.meterVolts(name).orElse(0);
       leadFloats[s] = floats;
-      leadSigma[s] = spread(bare ? 0 : point.sigmaVolts(name), floats);
+      leadSigma[s] = bare ? 0 : point.sigmaVolts(name);
       leadShared[s] = bare ? new double[shared.size()] : moves(point, name);
     }
   }
@@ -167,7 +167,7 @@ public final class Predictions {
               && Math.abs(rise - plain.riseOhm(net)) <= 1e-6 * rise;
       v[c] = unchanged ? volts[0][c] : point.meterVolts(net).orElse(0);
       loose[c] = rise > HELD_OHM;
-      spread[c] = spread(point.sigmaVolts(net), loose[c]);
+      spread[c] = point.sigmaVolts(net);
       moved[c] = moves(point, net);
     });
     sharedMoves[k] = moved;
@@ -186,8 +186,9 @@ public final class Predictions {
     return shared.size();
   }
 
-  private double spread(double sigma, boolean floats) {
-    return floats ? Math.hypot(sigma, floatV) : sigma;
+  /** Gives by how much more a point may differ where leaks decide, in volts. */
+  private double loose(boolean floats) {
+    return floats ? floatV : 0;
   }
 
   /** Tells whether a measurement is of a point that nothing holds on the board as designed. */
@@ -278,7 +279,8 @@ public final class Predictions {
 
   /** Gives one σ of a net, what moves many at once included. */
   double sigma(int s, int net) {
-    return whole(sigma[row(s)][net], sharedMoves[row(s)][net]);
+    double own = Math.hypot(sigma[row(s)][net], loose(floating[row(s)][net]));
+    return whole(own, sharedMoves[row(s)][net]);
   }
 
   private static double whole(double own, double[] shared) {
@@ -317,7 +319,7 @@ public final class Predictions {
             : new Value(
                 at.sourceA(m.source()),
                 at.sourceSigmaA(m.source()),
-                false,
+                0,
                 shared.stream().mapToDouble(each -> at.sharedAmps(each, m.source())).toArray());
       }
       case Measure.Ohms m -> new Value(straight(s, m), 0);
@@ -347,7 +349,7 @@ public final class Predictions {
         return new Value(
             leadVolts[s],
             leadSigma[s],
-            leadFloats[s],
+            loose(leadFloats[s]),
             Objects.requireNonNullElse(leadShared[s], new double[shared.size()]));
       }
       net = parts.net(text).map(column::get).orElse(null);
@@ -355,7 +357,10 @@ public final class Predictions {
     return net == null
         ? Value.UNKNOWN
         : new Value(
-            volts(s, net), sigma[row(s)][net], floating[row(s)][net], sharedMoves[row(s)][net]);
+            volts(s, net),
+            sigma[row(s)][net],
+            loose(floating[row(s)][net]),
+            sharedMoves[row(s)][net]);
   }
 
   private Value across(int s, Measure.Across m) {
@@ -364,8 +369,8 @@ public final class Predictions {
     Value black = point(s, m.black());
     return new Value(
         at.meterVolts(m.red(), m.black()).orElse(red.mean() - black.mean()),
-        Math.hypot(red.sigma(), black.sigma()),
-        red.floats() || black.floats(),
+        Math.hypot(red.own(), black.own()),
+        Math.max(red.loose(), black.loose()),
         IntStream.range(0, shared.size()).mapToDouble(i -> red.move(i) - black.move(i)).toArray());
   }
 
@@ -424,20 +429,24 @@ public final class Predictions {
    * A value with one σ, in base units; not a number when nothing is known.
    *
    * @param own one σ of what moves it alone
-   * @param floats whether nothing holds it, so that leaks decide
+   * @param loose by how much more it may differ where nothing holds it and leaks decide, else 0
    * @param shared by how much each thing that moves many points at once moves it
    */
-  record Value(double mean, double own, boolean floats, double[] shared) {
+  record Value(double mean, double own, double loose, double[] shared) {
     private static final double[] NONE = {};
     static final Value UNKNOWN = new Value(Double.NaN, 0);
 
     Value(double mean, double own) {
-      this(mean, own, false, NONE);
+      this(mean, own, 0, NONE);
     }
 
     /** Gives one σ of all that moves it. */
     double sigma() {
-      return whole(own, shared);
+      return whole(Math.hypot(own, loose), shared);
+    }
+
+    boolean floats() {
+      return loose > 0;
     }
 
     double move(int i) {
