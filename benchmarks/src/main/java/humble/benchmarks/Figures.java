@@ -1,5 +1,6 @@
 package humble.benchmarks;
 
+import humble.proofs.find.Find;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -8,9 +9,13 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append opening hex core find frames}); none for all.
+ * append opening hex core find mend frames}); none for all.
  */
 public final class Figures {
+  private static final int SPICE_FAULTS = Integer.getInteger("humble.trials", 500);
+  private static final int SPICE_SOUND = 60;
+  private static final long SPICE_SEED = Long.getLong("humble.seed", 2811L);
+
   private Figures() {}
 
   /** Measures and prints. */
@@ -18,7 +23,7 @@ public final class Figures {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     List<String> asked =
         arguments.length == 0
-            ? List.of("start", "append", "opening", "hex", "core", "find", "frames", "keys")
+            ? List.of("start", "append", "opening", "hex", "core", "find", "mend", "frames", "keys")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -31,6 +36,7 @@ public final class Figures {
         case "hex" -> HexStart.measure(root, out);
         case "core" -> CoreFigures.measure(root, out);
         case "find" -> FaultFinding.measure(root, out);
+        case "mend" -> Find.print(root, SPICE_FAULTS, SPICE_SOUND, SPICE_SEED, out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");

@@ -102,10 +102,12 @@ public final class Find {
   }
 
   /** Gives the kits it is played on: with and without a controller. */
-  private static List<Path> kits(Path root) {
+  private static List<Path> kits(Path root, boolean large) {
     List<Path> kits = new ArrayList<>();
     for (String name : List.of("glowmoth", "weathercock", "lockkeeper")) {
-      kits.add(root.resolve("kits").resolve(name));
+      if (large || !name.equals("lockkeeper")) {
+        kits.add(root.resolve("kits").resolve(name));
+      }
     }
     for (String name : List.of("skiff", "twinlight", "metronome", "foghorn", "buoy")) {
       kits.add(root.resolve("desktop/src/test/resources/kits").resolve(name));
@@ -116,16 +118,48 @@ public final class Find {
   /** Plays and prints the rows of the table of figures. */
   public static void print(Path root, int faults, int sound, long seed, PrintStream out)
       throws IOException {
-    if (!Spice.installed()) {
+    if (Spice.installed()) {
+      report(played(root, true, faults, sound, seed), out);
+    } else {
       out.println("| finding on SPICE boards: ngspice is not installed | | | |");
-      return;
     }
+  }
+
+  /** Tells whether the SPICE that the boards are simulated by is there. */
+  static boolean possible() {
+    return Spice.installed();
+  }
+
+  /** How a number of searches ended, on boards with a fault and on sound ones. */
+  record Played(List<Walk> walks, List<Walk> healthy) {
+    /** Gives the share of faults that show which were found, 0 to 1. */
+    double found() {
+      return percent(walks.stream().filter(walk -> !walk.silent).toList(), Walk::found) / 100;
+    }
+
+    /** Gives how many verdicts were false. */
+    long falseVerdicts() {
+      return walks.stream().filter(walk -> walk.sure && !walk.right).count();
+    }
+
+    /** Gives the share of sound boards that were let go, 0 to 1. */
+    double released() {
+      return percent(healthy, Walk::released) / 100;
+    }
+
+    /** Gives the measurements until a sound board was let go, median. */
+    int untilReleased() {
+      return median(healthy.stream().map(Walk::measurements).toList());
+    }
+  }
+
+  /** Plays; the largest kit takes most of the time, and is left out where {@code large} is not. */
+  static Played played(Path root, boolean large, int faults, int sound, long seed)
+      throws IOException {
     Path folder = Files.createTempDirectory("find");
     try {
-      Find find = new Find(kits(root), folder);
-      List<Walk> walks = find.play(faults, seed);
-      List<Walk> healthy = find.sound(sound, seed);
-      report(walks, healthy, out);
+      Find find = new Find(kits(root, large), folder);
+      return new Played(find.play(faults, seed), find.sound(sound, seed));
     } finally {
       try (var left = Files.list(folder)) {
         left.forEach(file -> file.toFile().delete());
@@ -434,7 +468,9 @@ public final class Find {
     return band;
   }
 
-  private static void report(List<Walk> walks, List<Walk> healthy, PrintStream out) {
+  private static void report(Played played, PrintStream out) {
+    List<Walk> walks = played.walks;
+    List<Walk> healthy = played.healthy;
     List<Walk> shown = walks.stream().filter(walk -> !walk.silent).toList();
     List<Walk> silent = walks.stream().filter(Walk::silent).toList();
     out.printf(

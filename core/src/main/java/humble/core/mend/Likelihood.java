@@ -214,8 +214,10 @@ final class Likelihood {
     double as = mixed(off / sigma, sigma, range);
     if (value.floats()) {
       // Of what nothing holds a reading says little: the meter pulls it down, or leaks hold it.
-      double pulled = mixed(off / PULLED_V, PULLED_V, range);
-      double leaking = mixed(off / value.loose(), value.loose(), range);
+      double held = Math.hypot(PULLED_V, sigma);
+      double loose = Math.hypot(value.loose(), sigma);
+      double pulled = mixed(off / held, held, range);
+      double leaking = mixed(off / loose, loose, range);
       return Math.log((1 - LEAKS) * Math.exp(pulled) + LEAKS * Math.exp(leaking));
     }
     if (Math.abs(off) < SLIPS_SIGMAS * sigma) {

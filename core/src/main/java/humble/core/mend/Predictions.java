@@ -14,6 +14,7 @@ import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.units.Band;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -56,6 +57,10 @@ public final class Predictions {
   private final double[][] lightAmps;
   private final List<String> lights;
   private final List<String> shared;
+
+  /** So many of these are feeds, and come first: what they give can be read by itself. */
+  private final int feeds;
+
   private final double[][][] sharedMoves;
   private final double[][] leadShared;
   private final boolean[] leadFloats;
@@ -93,7 +98,8 @@ public final class Predictions {
                 .mapToDouble(supply -> Math.abs(supply.volts()))
                 .max()
                 .orElse(USUAL_V);
-    this.shared = designed == null ? List.of() : List.copyOf(designed.shared());
+    this.shared = designed == null ? List.of() : feedsFirst(designed.shared());
+    this.feeds = (int) shared.stream().filter(each -> !isRegulator(parts, each)).count();
     this.leadShared = new double[suspects.size()][];
     this.leadFloats = new boolean[suspects.size()];
     this.row = new int[suspects.size()];
@@ -175,6 +181,16 @@ public final class Predictions {
     volts[k] = v;
     sigma[k] = spread;
     lightAmps[k] = lights.stream().mapToDouble(point::amps).toArray();
+  }
+
+  private List<String> feedsFirst(Set<String> all) {
+    List<String> ordered = new ArrayList<>(all);
+    ordered.sort(Comparator.comparing(each -> isRegulator(parts, each)));
+    return List.copyOf(ordered);
+  }
+
+  private static boolean isRegulator(Parts parts, String shared) {
+    return parts.part(shared).filter(part -> part.model() instanceof Model.Regulator).isPresent();
   }
 
   private double[] moves(Snapshot point, String net) {
@@ -277,16 +293,16 @@ public final class Predictions {
     return volts[row(s)][net];
   }
 
-  /** Gives one σ of a net, what moves many at once included. */
+  /** Gives one σ of a net where the volts of the feed are known, which can be read. */
   double sigma(int s, int net) {
     double own = Math.hypot(sigma[row(s)][net], loose(floating[row(s)][net]));
-    return whole(own, sharedMoves[row(s)][net]);
+    return whole(own, sharedMoves[row(s)][net], feeds);
   }
 
-  private static double whole(double own, double[] shared) {
+  private static double whole(double own, double[] shared, int from) {
     double squares = own * own;
-    for (double move : shared) {
-      squares += move * move;
+    for (int i = from; i < shared.length; i++) {
+      squares += shared[i] * shared[i];
     }
     return Math.sqrt(squares);
   }
@@ -320,7 +336,8 @@ public final class Predictions {
                 at.sourceA(m.source()),
                 at.sourceSigmaA(m.source()),
                 0,
-                shared.stream().mapToDouble(each -> at.sharedAmps(each, m.source())).toArray());
+                shared.stream().mapToDouble(each -> at.sharedAmps(each, m.source())).toArray(),
+                feeds);
       }
       case Measure.Ohms m -> new Value(straight(s, m), 0);
       case Measure.Look m -> Value.UNKNOWN;
@@ -350,7 +367,8 @@ public final class Predictions {
             leadVolts[s],
             leadSigma[s],
             loose(leadFloats[s]),
-            Objects.requireNonNullElse(leadShared[s], new double[shared.size()]));
+            Objects.requireNonNullElse(leadShared[s], new double[shared.size()]),
+            feeds);
       }
       net = parts.net(text).map(column::get).orElse(null);
     }
@@ -360,7 +378,8 @@ public final class Predictions {
             volts(s, net),
             sigma[row(s)][net],
             loose(floating[row(s)][net]),
-            sharedMoves[row(s)][net]);
+            sharedMoves[row(s)][net],
+            feeds);
   }
 
   private Value across(int s, Measure.Across m) {
@@ -371,7 +390,8 @@ public final class Predictions {
         at.meterVolts(m.red(), m.black()).orElse(red.mean() - black.mean()),
         Math.hypot(red.own(), black.own()),
         Math.max(red.loose(), black.loose()),
-        IntStream.range(0, shared.size()).mapToDouble(i -> red.move(i) - black.move(i)).toArray());
+        IntStream.range(0, shared.size()).mapToDouble(i -> red.move(i) - black.move(i)).toArray(),
+        feeds);
   }
 
   /** Gives ohms with junctions taken straight; infinite when open. */
@@ -431,18 +451,19 @@ public final class Predictions {
    * @param own one σ of what moves it alone
    * @param loose by how much more it may differ where nothing holds it and leaks decide, else 0
    * @param shared by how much each thing that moves many points at once moves it
+   * @param feeds so many of these are feeds
    */
-  record Value(double mean, double own, double loose, double[] shared) {
+  record Value(double mean, double own, double loose, double[] shared, int feeds) {
     private static final double[] NONE = {};
     static final Value UNKNOWN = new Value(Double.NaN, 0);
 
     Value(double mean, double own) {
-      this(mean, own, 0, NONE);
+      this(mean, own, 0, NONE, 0);
     }
 
-    /** Gives one σ of all that moves it. */
+    /** Gives one σ of all that moves it where the volts of the feed are known. */
     double sigma() {
-      return whole(Math.hypot(own, loose), shared);
+      return whole(Math.hypot(own, loose), shared, feeds);
     }
 
     boolean floats() {

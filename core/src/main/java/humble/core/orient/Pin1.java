@@ -88,7 +88,7 @@ public record Pin1(
             clock == 0 ? 12 : clock,
             points(clockwiseDeg),
             landmark(parts, part, view, middle, clockwiseDeg),
-            Harm.ifReversed(part),
+            Harm.ifReversed(parts, part),
             plus,
             minus));
   }

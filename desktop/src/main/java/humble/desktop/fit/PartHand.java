@@ -57,7 +57,7 @@ final class PartHand extends StepHand {
   @Override
   public Card card() {
     Part part = part();
-    Harm harm = Harm.ifReversed(part);
+    Harm harm = Harm.ifReversed(open.built(), part);
     Card.Maker card = begun();
     PartLines lines = new PartLines(seat, open, step, part, said(focused().orElse(part.ref())));
     lines.how(card);

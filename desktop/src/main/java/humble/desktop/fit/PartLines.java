@@ -41,7 +41,7 @@ final class PartLines {
     this.part = part;
     this.said = said;
     this.fits = step.act() == Step.Act.FIT;
-    this.full = Harm.ifReversed(part).needsTwoMarks();
+    this.full = Harm.ifReversed(open.built(), part).needsTwoMarks();
     this.keptOut = open.build().module(part.ref()).map(read -> read.row().isEmpty()).orElse(false);
     this.place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
     this.stand = StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
