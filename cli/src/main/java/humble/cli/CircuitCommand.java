@@ -28,7 +28,7 @@ import picocli.CommandLine.Parameters;
     description = "Compute voltages and currents of a kit in one of its states.")
 final class CircuitCommand extends humble.cli.Command {
   private static final String FORMS =
-      "open:R3.2, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1 or dead:U1";
+      "open:R3.2, cold:R3.2=100, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1 or dead:U1";
 
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
@@ -40,7 +40,7 @@ final class CircuitCommand extends humble.cli.Command {
       names = "--fault",
       paramLabel = "FAULT",
       description =
-          "open:R3.2, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1, dead:U1")
+          "open:R3.2, cold:R3.2=100, short:U1.9-U1.10, reversed:D1, swapped:R1-R2, value:R3=1k, missing:C1, dead:U1")
   List<String> faults = new ArrayList<>();
 
   @Option(

@@ -316,13 +316,15 @@ class StagesTest {
       bench.press(KeyCode.ENTER);
       bench.press(KeyCode.DIVIDE);
       bench.number("1");
-      for (int i = 0; i < 60 && !bench.card().title().equals("Reads as designed"); i++) {
+      for (int i = 0;
+          i < 60 && !bench.card().title().equals("Nothing wrong that a meter shows");
+          i++) {
         bench.waitFor(() -> bench.card().goEnabled());
         bench.press(KeyCode.ENTER);
         bench.waitFor(() -> bench.card().goEnabled());
       }
-      assertThat(bench.card().title()).isEqualTo("Reads as designed");
-      assertThat(bench.card().how().getFirst()).contains("faults are left");
+      assertThat(bench.card().title()).isEqualTo("Nothing wrong that a meter shows");
+      assertThat(bench.card().how().getFirst()).contains("faults would show in nothing");
       String kicker = bench.card().kicker();
       bench.press(KeyCode.ENTER);
       bench.waitFor(() -> bench.card().goEnabled());
@@ -443,7 +445,10 @@ class StagesTest {
       bench.walkTo(StageId.POWER);
       toOhms(bench);
       bench.press(KeyCode.ENTER);
-      assertThat(build(bench).observed("sockets-empty")).containsExactly("R(VBUS,GND)=open");
+      assertThat(build(bench).observed("sockets-empty"))
+          .singleElement()
+          .asString()
+          .matches("R\\(VBUS,GND\\)=5[0-9.]+k?[0-9]*");
       BenchInTest.on(() -> {
         ((javafx.scene.control.Button) bench.stage().getScene().lookup("#practice")).fire();
         return true;

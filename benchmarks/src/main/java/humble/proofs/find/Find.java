@@ -373,10 +373,13 @@ public final class Find {
         : fault.toString();
   }
 
-  /** A bridge has two names; a value may be written in two ways. */
+  /** A bridge and a swap have two names; a value may be written in two ways. */
   private static boolean turned(Fault fault, Diagnosis.Named first) {
     if (fault instanceof Fault.Bridge bridge) {
       return first.group().contains(new Fault.Bridge(bridge.b(), bridge.a()).toString());
+    }
+    if (fault instanceof Fault.Swapped swapped) {
+      return first.group().contains(new Fault.Swapped(swapped.b(), swapped.a()).toString());
     }
     return fault instanceof Fault.WrongValue wrong
         && first.group().stream()

@@ -29,7 +29,7 @@ class FindTest {
     assertThat(played.found()).isGreaterThan(0.75);
     assertThat(played.falseVerdicts()).isLessThanOrEqualTo(1);
     assertThat(played.released()).isGreaterThan(0.85);
-    assertThat(played.untilReleased()).isLessThanOrEqualTo(6);
+    assertThat(played.untilReleased()).isLessThanOrEqualTo(8);
   }
 
   /** The other circuit is another, and still the same board. */

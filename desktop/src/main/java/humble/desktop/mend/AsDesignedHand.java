@@ -2,6 +2,7 @@ package humble.desktop.mend;
 
 import humble.core.kit.BoardState;
 import humble.core.mend.Diagnosis;
+import humble.core.mend.Suspect;
 import humble.desktop.stage.Card;
 import java.util.List;
 
@@ -25,13 +26,19 @@ final class AsDesignedHand extends MendHand {
         && !known.suspects().getFirst().shows();
   }
 
+  /** How many faults show in nothing here. */
+  private long hidden() {
+    return known.suspects().getFirst().group().stream()
+        .filter(name -> !name.equals(Suspect.NO_FAULT))
+        .count();
+  }
+
   @Override
   public Card card() {
     StateChoice choice = mending.states();
     List<BoardState> states = choice.all();
     Card.Maker card =
-        known(now, say("mend.as-designed"))
-            .how(say("mend.as-designed.how", known.suspects().getFirst().group().size()));
+        known(now, say("mend.as-designed")).how(say("mend.as-designed.how", hidden()));
     int other = choice.after(now.state());
     choice.rows(card, other, states.indexOf(now.state()), state -> mending.begin(state, 0));
     card.key('/', say("mend.found"), this::found);
