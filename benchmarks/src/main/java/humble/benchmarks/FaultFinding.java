@@ -155,7 +155,8 @@ final class FaultFinding {
     int begin = seen.size();
     double minutes = 0;
     List<Diagnosis.Named> groups = bench.diagnosis.suspectsAfter(seen);
-    while (seen.size() - begin < MOST_MEASUREMENTS && groups.getFirst().belief() < Diagnosis.SURE) {
+    while (seen.size() - begin < MOST_MEASUREMENTS
+        && (groups.isEmpty() || groups.getFirst().belief() < Diagnosis.SURE)) {
       // Whether anything still separates the rest is asked every fifth time: it takes long.
       boolean ask = (seen.size() - begin) % 5 == 0;
       if (ask && bench.diagnosis.after(seen).next().isEmpty()) {

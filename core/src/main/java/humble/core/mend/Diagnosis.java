@@ -481,9 +481,10 @@ public final class Diagnosis {
       return false;
     }
     for (int each : new int[] {a, b}) {
-      if (predictions.suspect(each).flatMap(Suspect::fault).orElse(null)
-              instanceof Fault.OpenJoint open
-          && apart(a, b, new Measure.Volts(open.pin().toString()))) {
+      PinRef lifted =
+          Predictions.lifted(predictions.suspect(each).flatMap(Suspect::fault).orElse(null))
+              .orElse(null);
+      if (lifted != null && apart(a, b, new Measure.Volts(lifted.toString()))) {
         return false;
       }
     }
@@ -534,8 +535,8 @@ public final class Diagnosis {
         if (leads >= MOST_LEADS || belief[s] < LEAST_SHOWN / 10) {
           break;
         }
-        if (predictions.suspects().get(s).edit() instanceof Fault.OpenJoint open) {
-          all.add(new Measure.Volts(open.pin().toString()));
+        PinRef lifted = Predictions.lifted(predictions.suspects().get(s).edit()).orElse(null);
+        if (lifted != null && all.add(new Measure.Volts(lifted.toString()))) {
           leads++;
         }
       }

@@ -144,18 +144,35 @@ public final class Predictions {
     }
   }
 
-  /** The lead of an open joint: what the rest of its part puts on it, or nothing. */
+  /** The lead of a bad joint: what the rest of its part puts on it, or nothing. */
   private void lead(int s, @Nullable Snapshot point) {
-    if (point != null && suspects.get(s).edit() instanceof Fault.OpenJoint open) {
-      String name = open.pin().toString();
+    Fault fault = suspects.get(s).edit();
+    PinRef lifted = lifted(fault).orElse(null);
+    if (point != null && fault != null && lifted != null) {
+      String name = lifted.toString();
       // Where the joint carries nothing the board was not solved anew: its lead is bare copper.
-      boolean bare = sweep.edit(open).isEmpty();
+      boolean bare = fault instanceof Fault.OpenJoint && sweep.edit(fault).isEmpty();
       boolean floats = bare || point.riseOhm(name) > HELD_OHM;
       leadVolts[s] = bare ? 0 : point.meterVolts(name).orElse(0);
       leadFloats[s] = floats;
       leadSigma[s] = bare ? 0 : point.sigmaVolts(name);
       leadShared[s] = bare ? new double[shared.size()] : moves(point, name);
     }
+  }
+
+  /** Gives the pin whose lead and pad read differently with a fault. */
+  static Optional<PinRef> lifted(@Nullable Fault fault) {
+    return switch (fault) {
+      case Fault.OpenJoint open -> Optional.of(open.pin());
+      case Fault.Cold cold -> Optional.of(cold.pin());
+      case Fault.Bridge f -> Optional.empty();
+      case Fault.Reversed f -> Optional.empty();
+      case Fault.Swapped f -> Optional.empty();
+      case Fault.WrongValue f -> Optional.empty();
+      case Fault.Missing f -> Optional.empty();
+      case Fault.Dead f -> Optional.empty();
+      case null -> Optional.empty();
+    };
   }
 
   private void fill(int k, Snapshot point) {
@@ -361,8 +378,9 @@ public final class Predictions {
     if (net == null) {
       PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
       if (pin != null
-          && suspect(s).flatMap(Suspect::fault).orElse(null) instanceof Fault.OpenJoint open
-          && parts.canonical(open.pin()).equals(Optional.of(pin))) {
+          && lifted(suspect(s).flatMap(Suspect::fault).orElse(null))
+              .flatMap(parts::canonical)
+              .equals(Optional.of(pin))) {
         return new Value(
             leadVolts[s],
             leadSigma[s],

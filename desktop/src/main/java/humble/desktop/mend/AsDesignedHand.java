@@ -38,7 +38,12 @@ final class AsDesignedHand extends MendHand {
     StateChoice choice = mending.states();
     List<BoardState> states = choice.all();
     Card.Maker card =
-        known(now, say("mend.as-designed")).how(say("mend.as-designed.how", hidden()));
+        known(now, say("mend.as-designed"))
+            .how(say("mend.as-designed.how", hidden()))
+            .how(
+                say(
+                    "mend.as-designed.belief",
+                    Math.round(100 * known.suspects().getFirst().belief())));
     int other = choice.after(now.state());
     choice.rows(card, other, states.indexOf(now.state()), state -> mending.begin(state, 0));
     card.key('/', say("mend.found"), this::found);
