@@ -71,9 +71,17 @@ class SmallPartsTest {
 
   @Test
   void aSideIsPrintedSetAndHeatedAndThenItsPartsAreOn() throws InterruptedException {
-    assertThat(walkTo("Paste 3 parts, 6 pads").go()).isEqualTo("Printed, next");
+    assertThat(walkTo("Paste 4 parts, 14 pads").go()).isEqualTo("Printed, next");
     bench.press(KeyCode.ENTER);
     assertThat(build().fittedRefs()).isEmpty();
+    assertThat(card().how())
+        .as("what must not be turned comes first")
+        .anyMatch(line -> line.startsWith("U1:"));
+    assertThat(card().goEnabled()).isFalse();
+    bench.press(KeyCode.NUMPAD1);
+    assertThat(card().goEnabled()).isFalse();
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(card().goEnabled()).isTrue();
     assertThat(card().how()).anyMatch(line -> line.startsWith("C1:"));
     bench.press(KeyCode.ADD);
     assertThat(card().how()).anyMatch(line -> line.startsWith("R1:"));
@@ -81,7 +89,7 @@ class SmallPartsTest {
     assertThat(card().caution()).isPresent();
     assertThat(build().fittedRefs()).isEmpty();
     bench.press(KeyCode.ENTER);
-    assertThat(build().fittedRefs()).containsExactlyInAnyOrder("C1", "R1", "R2");
+    assertThat(build().fittedRefs()).containsExactlyInAnyOrder("C1", "R1", "R2", "U1");
   }
 
   @Test

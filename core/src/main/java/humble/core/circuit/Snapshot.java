@@ -52,6 +52,7 @@ public final class Snapshot {
   private final Map<String, Double> batterySigmaA = new HashMap<>();
   private final Map<String, double[]> sharedVolts = new LinkedHashMap<>();
   private final Map<String, Map<String, Double>> sharedAmps = new HashMap<>();
+  private final Map<String, Double> sharedSupplyA = new HashMap<>();
 
   /**
    * Takes a solved board.
@@ -83,6 +84,7 @@ public final class Snapshot {
       all.addAll(circuit.feeds());
     }
     Map<String, HeldNode> batteries = batteries();
+    double[] moved = new double[n];
     Map<Device, String> regulatorOf = new IdentityHashMap<>();
     circuit.regulators().forEach((ref, device) -> regulatorOf.put(device, ref));
     // A value that is off by ε moves node k by ε·I·(Z_ka − Z_kb).
@@ -91,7 +93,9 @@ public final class Snapshot {
       if (amps == 0) {
         continue;
       }
-      double[] each = new double[n];
+      String shared = feedVaries ? name(drawn, regulatorOf, batteries) : "";
+      boolean keepsThis = keepsMoves || !shared.isEmpty();
+      double[] each = keepsThis ? new double[n] : moved;
       int a = drawn.into();
       int b = drawn.outOf();
       for (int k = 0; k < n; k++) {
@@ -99,20 +103,16 @@ public final class Snapshot {
         double zb = b < 0 ? 0 : inverse.data[k * n + b];
         each[k] = amps * (za - zb);
       }
-      String shared = feedVaries ? name(drawn, regulatorOf, batteries) : "";
-      Map<String, Double> moved = new HashMap<>();
+      double supplyMove = 0;
       if (supply != null && slope > 0) {
         double own = drawn instanceof Drawn.OfSupply ? amps : 0;
-        moved.put("", own - slope * (at(each, supply.plus()) - at(each, supply.minus())));
+        supplyMove = own - slope * (at(each, supply.plus()) - at(each, supply.minus()));
       }
-      batteries.forEach((ref, held) -> {
-        boolean own = drawn instanceof Drawn.OfBattery of && of.device() == held;
-        moved.put(
-            ref, (own ? amps : 0) - (at(each, held.plus()) - at(each, held.minus())) / held.ohms());
-      });
+      Map<String, Double> sourceMoves = batteryMoves(batteries, drawn, amps, each);
       if (!shared.isEmpty()) {
         sharedVolts.put(shared, each);
-        sharedAmps.put(shared, moved);
+        sharedAmps.put(shared, sourceMoves);
+        sharedSupplyA.put(shared, supplyMove);
         continue;
       }
       for (int k = 0; k < n; k++) {
@@ -121,11 +121,8 @@ public final class Snapshot {
       if (keepsMoves) {
         kept.add(each);
       }
-      supplySquares += square(moved.getOrDefault("", 0.0));
-      batteries
-          .keySet()
-          .forEach(
-              ref -> batterySigmaA.merge(ref, square(moved.getOrDefault(ref, 0.0)), Double::sum));
+      supplySquares += supplyMove * supplyMove;
+      sourceMoves.forEach((ref, move) -> batterySigmaA.merge(ref, move * move, Double::sum));
     }
     batterySigmaA.replaceAll((ref, squares) -> Math.sqrt(squares));
     for (int k = 0; k < n; k++) {
@@ -135,8 +132,19 @@ public final class Snapshot {
     this.moves = keepsMoves ? kept.toArray(double[][]::new) : null;
   }
 
-  private static double square(double value) {
-    return value * value;
+  /** By how much the current of each battery moves where the nodes move by {@code each}. */
+  private static Map<String, Double> batteryMoves(
+      Map<String, HeldNode> batteries, Drawn drawn, double amps, double[] each) {
+    if (batteries.isEmpty()) {
+      return Map.of();
+    }
+    Map<String, Double> moves = new HashMap<>();
+    batteries.forEach((ref, held) -> {
+      double own = drawn instanceof Drawn.OfBattery of && of.device() == held ? amps : 0;
+      double across = at(each, held.plus()) - at(each, held.minus());
+      moves.put(ref, own - across / held.ohms());
+    });
+    return moves;
   }
 
   /** Names what moves many points at once: the supply, a battery, a regulator; else nothing. */
@@ -170,8 +178,9 @@ public final class Snapshot {
 
   /** Gives by how much one σ of {@code shared} moves what a source gives, in amperes. */
   public double sharedAmps(String shared, String source) {
-    String battery = battery(source).map(Part::ref).orElse("");
-    return sharedAmps.getOrDefault(shared, Map.of()).getOrDefault(battery, 0.0);
+    return battery(source)
+        .map(part -> sharedAmps.getOrDefault(shared, Map.of()).getOrDefault(part.ref(), 0.0))
+        .orElseGet(() -> sharedSupplyA.getOrDefault(shared, 0.0));
   }
 
   private static double at(double[] moves, int node) {

@@ -133,6 +133,18 @@ public record Kit(
         .or(() -> PackageLibrary.find(id));
   }
 
+  /**
+   * Gives the tasks in which a cable is plugged in: those of kind {@code link} that the loose item
+   * of its id is for.
+   */
+  public List<String> linksOf(Cable cable) {
+    return loose.stream()
+        .filter(item -> item.id().equals(cable.id()))
+        .flatMap(item -> item.usedFor().stream())
+        .filter(id -> task(id).filter(task -> task.kind() == TaskKind.LINK).isPresent())
+        .toList();
+  }
+
   /** Gives the line that supplies {@code ref}. */
   public Optional<Line> lineOf(String ref) {
     return lines.stream().filter(line -> line.refs().contains(ref)).findFirst();

@@ -162,7 +162,8 @@ public final class Suspects {
   private void cables() {
     Set<String> on = here.stream().map(Part::ref).collect(Collectors.toSet());
     for (Cable cable : parts.kit().handwork().cables()) {
-      if (on.contains(cable.a()) && on.contains(cable.b())) {
+      boolean plugged = !parts.built().notThere().contains(cable.id());
+      if (plugged && on.contains(cable.a()) && on.contains(cable.b())) {
         add(new Fault.Reversed(cable.id()), CABLE_TURNED);
         add(new Fault.Missing(cable.id()), CABLE_OFF);
       }

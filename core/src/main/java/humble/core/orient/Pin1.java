@@ -1,5 +1,6 @@
 package humble.core.orient;
 
+import humble.core.craft.Reversal;
 import humble.core.kit.Harm;
 import humble.core.kit.Model;
 import humble.core.kit.PackagePin;
@@ -88,7 +89,7 @@ public record Pin1(
             clock == 0 ? 12 : clock,
             points(clockwiseDeg),
             landmark(parts, part, view, middle, clockwiseDeg),
-            Harm.ifReversed(parts, part),
+            Reversal.of(parts, part),
             plus,
             minus));
   }

@@ -40,7 +40,7 @@ final class GateNeeds {
     this.parts = parts;
   }
 
-  /** Gives the parts a gate needs, in natural order. */
+  /** Gives the parts a gate needs, and the tasks that plug its cables in, in natural order. */
   Set<String> of(Gate gate) {
     return known.computeIfAbsent(gate.id(), id -> reckoned(gate));
   }
@@ -98,6 +98,7 @@ final class GateNeeds {
       if (board.map(at -> at.mostAmps(cable.id()) > CARRIES_A).orElse(false)) {
         refs.add(cable.a());
         refs.add(cable.b());
+        refs.addAll(parts.kit().linksOf(cable));
       }
     }
     return refs;

@@ -1,21 +1,17 @@
 package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
+import humble.core.craft.Reversal;
 import humble.core.kit.Harm;
 import humble.core.kit.Part;
 import humble.core.route.Step;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.LineNames;
-import humble.desktop.stage.Standing;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 
 /** Fits a part, or several alike, or puts one in: which way round, how, and what to look at. */
 final class PartHand extends StepHand {
-  private static final int MARKS_NEEDED = 2;
-
   private int focus;
 
   PartHand(Of of) {
@@ -43,21 +39,10 @@ final class PartHand extends StepHand {
     return Optional.of(step.refs().get(Math.min(focus, step.refs().size() - 1)));
   }
 
-  private PartWords said(String ref) {
-    return new PartWords(
-        open.built(),
-        board.view(),
-        part(),
-        ref,
-        open.build().doubtfulLines().contains(part().line().id()),
-        seat.words(),
-        seat.desk().coreWords());
-  }
-
   @Override
   public Card card() {
     Part part = part();
-    Harm harm = Harm.ifReversed(open.built(), part);
+    Harm harm = Reversal.of(open.built(), part);
     Card.Maker card = begun();
     PartLines lines = new PartLines(seat, open, step, part, said(focused().orElse(part.ref())));
     lines.how(card);
@@ -69,7 +54,7 @@ final class PartHand extends StepHand {
     if (open.build().doubtfulLines().contains(part.line().id())) {
       card.verdict(false, say("fit.cues.batch"));
     }
-    int open = harm.needsTwoMarks() ? marks(card, part) : 0;
+    int open = harm.needsTwoMarks() ? marks(card, said(part.ref()), "") : 0;
     lines.why(card);
     why(card);
     withTools(card);
@@ -94,27 +79,5 @@ final class PartHand extends StepHand {
     } else {
       super.done();
     }
-  }
-
-  /** Asks for two marks, each a different thing to look at; gives how many are still to be seen. */
-  private int marks(Card.Maker card, Part part) {
-    PartWords said = said(part.ref());
-    List<String> marks = said.marks();
-    Set<String> seen = open.build().marksSeen(step.id());
-    card.row(Standing.NOW, say("fit.two-marks"));
-    for (int i = 0; i < marks.size(); i++) {
-      String mark = marks.get(i);
-      boolean done = seen.contains(mark);
-      card.choice(
-          i + 1,
-          done ? Standing.DONE : Standing.TO_DO,
-          say("fit.choice", i + 1, said.markText(mark)),
-          () -> {
-            if (!done) {
-              open.act(new BuildEvent.MarkSeen(step.id(), mark));
-            }
-          });
-    }
-    return Math.max(0, Math.min(MARKS_NEEDED, marks.size()) - seen.size());
   }
 }

@@ -3,8 +3,8 @@ package humble.desktop.fit;
 import humble.core.craft.Hints;
 import humble.core.craft.Hold;
 import humble.core.craft.Iron;
+import humble.core.craft.Reversal;
 import humble.core.craft.StandOff;
-import humble.core.kit.Harm;
 import humble.core.kit.LeadForm;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
@@ -24,7 +24,6 @@ import java.util.Optional;
 final class PartLines {
   private final Seat seat;
   private final OpenBuild open;
-  private final Step step;
   private final Part part;
   private final PartWords said;
   private final boolean fits;
@@ -33,18 +32,21 @@ final class PartLines {
   private final Place place;
   private final StandOff stand;
   private final List<Phrase> hints;
+  private final Iron iron;
+  private final boolean changesIron;
 
   PartLines(Seat seat, OpenBuild open, Step step, Part part, PartWords said) {
     this.seat = seat;
     this.open = open;
-    this.step = step;
     this.part = part;
     this.said = said;
     this.fits = step.act() == Step.Act.FIT;
-    this.full = Harm.ifReversed(open.built(), part).needsTwoMarks();
+    this.full = Reversal.of(open.built(), part).needsTwoMarks();
     this.keptOut = open.build().module(part.ref()).map(read -> read.row().isEmpty()).orElse(false);
     this.place = part.placed().orElseGet(() -> Place.unknown(part.ref()));
     this.stand = StandOff.of(part, open.reckoned().map(r -> r.watts().get(part.ref())).orElse(0.0));
+    this.iron = Iron.of(open.built(), part);
+    this.changesIron = fits && changesIron(open, step, iron);
     this.hints = fits ? Hints.of(open.built(), said.ref()) : List.of();
   }
 
@@ -70,8 +72,8 @@ final class PartLines {
     }
     coilEnds(card);
     rowsToCompare(card);
-    if (fits && changesIron()) {
-      card.how(seat.say(iron().how()));
+    if (fits && changesIron) {
+      card.how(seat.say(iron.how()));
     }
     hints.stream().limit(shownHints()).forEach(hint -> card.how(seat.say(hint)));
   }
@@ -90,8 +92,8 @@ final class PartLines {
     }
     tack().filter(line -> full).ifPresent(card::why);
     hints.stream().skip(shownHints()).forEach(hint -> card.why(seat.say(hint)));
-    if (fits && !changesIron()) {
-      card.why(seat.say(iron().how()));
+    if (fits && !changesIron) {
+      card.why(seat.say(iron.how()));
     }
   }
 
@@ -107,19 +109,15 @@ final class PartLines {
     return form().filter(shape -> shape.way() != LeadForm.Way.WIDER).isPresent();
   }
 
-  private Iron iron() {
-    return Iron.of(open.built(), part);
-  }
-
   /** Tip and solder are told where they change: at the first part, and after another kind. */
-  private boolean changesIron() {
+  private static boolean changesIron(OpenBuild open, Step step, Iron iron) {
     return open.plan()
         .flatMap(plan ->
             plan.steps().stream()
                 .filter(before -> before.act() == Step.Act.FIT && before.n() < step.n())
                 .reduce((a, b) -> b))
         .flatMap(before -> open.built().part(before.refs().getFirst()))
-        .map(before -> Iron.of(open.built(), before) != iron())
+        .map(before -> Iron.of(open.built(), before) != iron)
         .orElse(true);
   }
 

@@ -1,6 +1,7 @@
 package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
+import humble.core.craft.Reversal;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
 import humble.core.kit.Particulars;
@@ -39,27 +40,42 @@ final class PasteHand extends StepHand {
     return say("fit.paste.title", step.refs().size(), step.joints());
   }
 
+  /** The part in hand: one whose marks are still to be looked at, else any, one after the other. */
   @Override
   protected Optional<String> focused() {
-    return Optional.of(step.refs().get(Math.min(focus, step.refs().size() - 1)));
+    return unlooked()
+        .or(() -> Optional.of(step.refs().get(Math.min(focus, step.refs().size() - 1))));
+  }
+
+  /** What must not be set the wrong way round is looked at twice, in paste as well. */
+  private Optional<String> unlooked() {
+    boolean setting = doing().filter("place"::equals).isPresent();
+    return step.refs().stream()
+        .filter(ref -> setting)
+        .filter(ref -> Reversal.of(open.built(), open.built().get(ref)).needsTwoMarks())
+        .filter(ref -> unseen(said(ref), prefix(ref)) > 0)
+        .findFirst();
+  }
+
+  private static String prefix(String ref) {
+    return ref + " ";
+  }
+
+  private Optional<String> doing() {
+    Set<String> seen = open.build().marksSeen(step.id());
+    return PARTS.stream().filter(each -> !seen.contains(each)).findFirst();
   }
 
   @Override
   public Card card() {
     Card.Maker card = begun();
     Set<String> seen = open.build().marksSeen(step.id());
-    Optional<String> now = PARTS.stream().filter(each -> !seen.contains(each)).findFirst();
-    for (String each : PARTS) {
-      card.row(
-          seen.contains(each)
-              ? Standing.DONE
-              : now.filter(each::equals).isPresent() ? Standing.NOW : Standing.TO_DO,
-          say("fit.paste." + each));
-    }
+    Optional<String> now = doing();
     String doing = now.orElse("reflow");
     card.how(say("fit.paste." + doing + ".how"));
-    if (doing.equals("place")) {
-      placing(card);
+    int open = doing.equals("place") ? placing(card) : 0;
+    if (open == 0) {
+      rows(card, seen, doing);
     }
     if (doing.equals("reflow")) {
       card.caution(true, say("fit.paste.caution"));
@@ -68,27 +84,32 @@ final class PasteHand extends StepHand {
     caution(card);
     why(card);
     withTools(card);
-    return card.go(say("fit.paste." + doing + ".go"), () -> did(doing, seen));
+    return open > 0
+        ? card.notYet(say("fit.look-first", open))
+        : card.go(say("fit.paste." + doing + ".go"), () -> did(doing, seen));
   }
 
-  /** Which part goes where, one after the other, with its way round. */
-  private void placing(Card.Maker card) {
+  private void rows(Card.Maker card, Set<String> seen, String doing) {
+    for (String each : PARTS) {
+      card.row(
+          seen.contains(each) ? Standing.DONE : each.equals(doing) ? Standing.NOW : Standing.TO_DO,
+          say("fit.paste." + each));
+    }
+  }
+
+  /** Which part goes where, with its way round; gives how many marks are still to be seen. */
+  private int placing(Card.Maker card) {
     String ref = focused().orElseThrow();
-    Part part = open.built().get(ref);
-    card.how(say("fit.paste.now", ref, LineNames.single(seat.words(), part.line())));
-    new PartWords(
-            open.built(),
-            board.view(),
-            part,
-            ref,
-            open.build().doubtfulLines().contains(part.line().id()),
-            seat.words(),
-            seat.desk().coreWords())
-        .orientation()
-        .forEach(card::how);
+    PartWords said = said(ref);
+    card.how(say("fit.paste.now", ref, LineNames.single(seat.words(), said.part().line())));
+    said.orientation().forEach(card::how);
+    if (unlooked().isPresent()) {
+      return marks(card, said, prefix(ref));
+    }
     if (step.refs().size() > 1) {
       card.key('+', say("fit.next-place"), () -> focus = (focus + 1) % step.refs().size());
     }
+    return 0;
   }
 
   /** What is on the board already and would not bear the heat of a whole side. */

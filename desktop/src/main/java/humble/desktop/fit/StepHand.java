@@ -2,6 +2,7 @@ package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Caution;
+import humble.core.kit.Part;
 import humble.core.route.Step;
 import humble.core.words.Phrase;
 import humble.desktop.draw.Mat;
@@ -9,14 +10,18 @@ import humble.desktop.hand.Hand;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /** One step of the plan, with the keys that hold in every step. */
 abstract class StepHand extends OnBoardHand {
+  private static final int MARKS_NEEDED = 2;
+
   protected final Step step;
   private final Of of;
 
@@ -141,6 +146,52 @@ abstract class StepHand extends OnBoardHand {
 
   protected final void layOver(Hand hand) {
     of.layOver().accept(hand);
+  }
+
+  /** What is said of a part of the step at its place. */
+  protected final PartWords said(String ref) {
+    Part part = open.built().get(ref);
+    return new PartWords(
+        open.built(),
+        board.view(),
+        part,
+        ref,
+        open.build().doubtfulLines().contains(part.line().id()),
+        seat.words(),
+        seat.desk().coreWords());
+  }
+
+  /** Gives the marks of a part still to be looked at, of the two that are asked for. */
+  protected final long unseen(PartWords said, String prefix) {
+    Set<String> seen = open.build().marksSeen(step.id());
+    List<String> marks = said.marks();
+    long looked = marks.stream().filter(mark -> seen.contains(prefix + mark)).count();
+    return Math.max(0, Math.min(MARKS_NEEDED, marks.size()) - looked);
+  }
+
+  /**
+   * Asks for two marks, each a different thing to look at; gives how many are still to be seen.
+   *
+   * @param prefix stands before each in the journal where the step has parts of several kinds
+   */
+  protected final int marks(Card.Maker card, PartWords said, String prefix) {
+    List<String> marks = said.marks();
+    Set<String> seen = open.build().marksSeen(step.id());
+    card.row(Standing.NOW, seat.say("fit.two-marks"));
+    for (int i = 0; i < marks.size(); i++) {
+      String mark = prefix + marks.get(i);
+      boolean done = seen.contains(mark);
+      card.choice(
+          i + 1,
+          done ? Standing.DONE : Standing.TO_DO,
+          seat.say("fit.choice", i + 1, said.markText(marks.get(i))),
+          () -> {
+            if (!done) {
+              open.act(new BuildEvent.MarkSeen(step.id(), mark));
+            }
+          });
+    }
+    return (int) unseen(said, prefix);
   }
 
   /** Writes the step down as done. */

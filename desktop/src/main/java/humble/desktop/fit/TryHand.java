@@ -2,6 +2,7 @@ package humble.desktop.fit;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Line;
+import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.LineNames;
 import humble.desktop.stage.Standing;
@@ -20,7 +21,7 @@ final class TryHand extends StepHand {
   }
 
   /** Tells whether the lights of a line were lit and gave the colour they should. */
-  static boolean isTried(humble.desktop.session.OpenBuild open, Line line) {
+  static boolean isTried(OpenBuild open, Line line) {
     return open.build()
         .tried(line.id())
         .filter(seen -> seen.equalsIgnoreCase(line.particulars().colour()))
@@ -46,7 +47,7 @@ final class TryHand extends StepHand {
   public Card card() {
     String colour = line.particulars().colour();
     Card.Maker card = begun().how(say("fit.try.how")).how(say("fit.try.all", step.refs().size()));
-    open.build().tried(line.id()).ifPresent(seen -> card.verdict(false, said(seen)));
+    open.build().tried(line.id()).ifPresent(seen -> card.verdict(false, verdict(seen)));
     List<String> answers = new ArrayList<>();
     answers.add(colour);
     others().forEach(other -> answers.add(other.particulars().colour()));
@@ -69,7 +70,7 @@ final class TryHand extends StepHand {
         say("fit.try.go", colour), () -> open.act(new BuildEvent.Tried(line.id(), colour)));
   }
 
-  private String said(String seen) {
+  private String verdict(String seen) {
     return seen.isEmpty()
         ? say("fit.try.was-dark")
         : others().stream()

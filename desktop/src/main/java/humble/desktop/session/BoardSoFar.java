@@ -3,6 +3,7 @@ package humble.desktop.session;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.AsBuilt;
+import humble.core.kit.Cable;
 import humble.core.kit.ModuleRows;
 import humble.core.kit.Part;
 import java.util.HashMap;
@@ -37,6 +38,10 @@ final class BoardSoFar {
         .filter(part -> part.placed().isPresent())
         .map(Part::ref)
         .filter(ref -> !fitted.contains(ref))
+        .forEach(notThere::add);
+    open.kit().handwork().cables().stream()
+        .filter(cable -> !open.build().doneSteps().containsAll(open.kit().linksOf(cable)))
+        .map(Cable::id)
         .forEach(notThere::add);
     return new AsBuilt(planned.choices(), planned.rows(), notThere);
   }
