@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.kit.BoardState;
+import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
@@ -35,11 +37,15 @@ class SmallPartsTest {
 
   @BeforeEach
   void open() {
+    lay("buoy");
+  }
+
+  private void lay(String name) {
     if (!(Journal.open(home.resolve("bench.db"), Clock.systemUTC())
         instanceof JournalOpen.Opened opened)) {
       throw new IllegalStateException("the journal cannot be opened");
     }
-    Path kit = BenchInTest.root().resolve("desktop/src/test/resources/kits/buoy");
+    Path kit = BenchInTest.root().resolve("desktop/src/test/resources/kits/" + name);
     session = new Session(opened.journal(), home, List.of(kit), background, queue::add);
     session.layKit(kit);
     bench = new BareKeys(session, Clock.systemUTC(), queue);
@@ -59,13 +65,17 @@ class SmallPartsTest {
     return bench.keys().build().orElseThrow().build();
   }
 
+  private String said() {
+    return card().title() + " " + String.join(" ", card().how());
+  }
+
   private Card walkTo(String title) throws InterruptedException {
-    for (int i = 0; i < MOST_STEPS && !card().title().contains(title); i++) {
+    for (int i = 0; i < MOST_STEPS && !said().contains(title); i++) {
       if (!bench.walk().step()) {
         bench.takeIn(50);
       }
     }
-    assertThat(card().title()).contains(title);
+    assertThat(said()).contains(title);
     return card();
   }
 
@@ -163,5 +173,18 @@ class SmallPartsTest {
     assertThat(build().gateOpen("after-choke")).isFalse();
     assertThat(bench.keys().stage()).isEqualTo(StageId.POWER);
     assertThat(build().inForce().getLast().event()).isInstanceOf(BuildEvent.Repaired.class);
+  }
+
+  @Test
+  void aRibbonIsThereWhenItWasPluggedIn() throws InterruptedException {
+    session.close();
+    lay("twinlight");
+    walkTo("Join the boards");
+    OpenBuild open = bench.keys().build().orElseThrow();
+    BoardState both = open.kit().state("both").orElseThrow();
+    assertThat(open.built().isOn("J3", both)).isTrue();
+    assertThat(open.built().isOn("ribbon", both)).isFalse();
+    bench.press(KeyCode.ENTER);
+    assertThat(open.built().isOn("ribbon", both)).isTrue();
   }
 }
