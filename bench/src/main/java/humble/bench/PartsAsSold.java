@@ -74,7 +74,8 @@ final class PartsAsSold {
               load.ma() * (1 + within(load.spreadPct() / 100, others)),
               load.minV(),
               load.outputsRonOhm(),
-              load.spreadPct());
+              load.spreadPct(),
+              load.starts());
       case Model.Battery cell -> cell.at(between(cell.vocRangeV(), others));
       case Model.Zener z -> line.model();
       case Model.Bipolar q -> line.model();

@@ -3,9 +3,11 @@ package humble.bench;
 import humble.core.circuit.Fault;
 import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
+import humble.core.circuit.Running;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
+import humble.core.kit.Model;
 import humble.core.kit.Parts;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
@@ -25,6 +27,9 @@ public final class SimulatedBoard {
   private static final double DIODE_V = 2.5;
   private static final double DIODE_A = 1e-3;
   private static final double BEEP_OHM = 30;
+
+  /** No clock runs on less. */
+  private static final double LEAST_CLOCK_V = 1.5;
 
   private final Parts parts;
   private final BoardState state;
@@ -97,11 +102,31 @@ public final class SimulatedBoard {
     return new Observation.Reading(measure, shown.value(), shown.lastDigit());
   }
 
-  /** Looks at a light. */
+  /** Looks at a light, or whether a clock runs. */
   public Sight look(String ref) {
+    for (Running.Clock clock : new Running(parts, state).clocks()) {
+      if (clock.crystal().equals(ref)) {
+        return runs(clock) ? Sight.RUNNING : Sight.STILL;
+      }
+    }
     double amps = board.amps(ref);
     double full = solver.asDesigned().map(designed -> designed.amps(ref)).orElse(0.0);
     return Sight.of(board.amps(ref), full);
+  }
+
+  private boolean runs(Running.Clock clock) {
+    boolean broken =
+        faults.stream()
+            .anyMatch(fault ->
+                new Running(parts, state).stillWith(fault).contains(clock.chip())
+                    || fault.equals(new Fault.Missing(clock.chip()))
+                    || fault.equals(new Fault.Dead(clock.chip())));
+    return !broken
+        && parts.get(clock.chip()).model() instanceof Model.Load load
+        && board
+                .meterVolts(clock.chip() + "." + load.plus(), clock.chip() + "." + load.minus())
+                .orElse(0)
+            >= Math.max(load.minV(), LEAST_CLOCK_V);
   }
 
   /** Gives what the supply or the batteries give, in amperes. */

@@ -13,6 +13,7 @@ import humble.core.mend.Diagnosis;
 import humble.core.mend.Habits;
 import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
+import humble.core.mend.Sight;
 import humble.core.mend.Suspect;
 import humble.core.mend.Suspects;
 import humble.core.stock.Meter;
@@ -54,6 +55,16 @@ public final class Find {
   private record Bench(Parts parts, BoardState state, Diagnosis judge, List<String> lights) {
     String name() {
       return parts.kit().id() + " " + state.id();
+    }
+
+    /** Contacts that somebody pushes or throws. */
+    List<String> keys() {
+      return parts.all().stream()
+          .filter(part -> parts.isOn(part.ref(), state))
+          .filter(part -> part.model() instanceof Model.Switch)
+          .filter(part -> part.line().kind().is(PartKind.Fact.PUSHED))
+          .map(Part::ref)
+          .toList();
     }
   }
 
@@ -205,6 +216,9 @@ public final class Find {
             .filter(part -> bench.parts.isOn(part.ref(), bench.state))
             .toList();
     List<Fault> kind = new ArrayList<>();
+    if (at > 0.97) {
+      return output(bench, random);
+    }
     for (Part part : here) {
       if (at < 0.40) {
         joints(bench, part, at < 0.30, random, kind);
@@ -237,6 +251,22 @@ public final class Find {
       }
     }
     return kind.isEmpty() ? Optional.empty() : Optional.of(kind.get(random.nextInt(kind.size())));
+  }
+
+  /** A controller without its program, or an output that stands. */
+  private static Optional<Fault> output(Bench bench, Random random) {
+    List<String> driven = bench.state.drive().keySet().stream().sorted().toList();
+    if (driven.isEmpty()) {
+      return Optional.empty();
+    }
+    String pin = driven.get(random.nextInt(driven.size()));
+    PinRef at = PinRef.parse(pin).flatMap(bench.parts::canonical).orElseThrow();
+    boolean programmed =
+        bench.parts.get(at.ref()).model() instanceof Model.Load load && load.starts().waits();
+    return Optional.of(
+        programmed && random.nextBoolean()
+            ? new Fault.Blank(at.ref())
+            : new Fault.Stuck(at, !"high".equals(bench.state.drive().get(pin))));
   }
 
   private static String text(double ohms) {
@@ -298,6 +328,10 @@ public final class Find {
       boolean silent = fault.isPresent() && isSilent(bench, fault.get(), seed);
       List<Observation> seen = new ArrayList<>();
       bench.lights.forEach(light -> seen.add(new Observation.Seen(meter.look(light), light)));
+      // Whoever has a board before him has tried its keys, and tells of two at most.
+      meter.idle(bench.keys()).stream()
+          .limit(2)
+          .forEach(key -> seen.add(new Observation.Seen(Sight.IDLE, key)));
       int begin = seen.size();
       Diagnosis.Known known = bench.judge.after(seen);
       while (known.next().isPresent() && seen.size() - begin < MOST_MEASUREMENTS) {

@@ -36,6 +36,8 @@ final class RealBoard {
 
   private final Parts parts;
   private final Kit kit;
+  private final RealProgram program;
+  private final Map<String, Boolean> thrown = new HashMap<>();
   private final BoardState state;
   private final Optional<Fault> fault;
   private final long seed;
@@ -62,10 +64,21 @@ final class RealBoard {
     this.seed = seed;
     this.drawn = drawn;
     this.ground = ground();
+    this.program = new RealProgram(parts, state, fault);
   }
 
   Parts parts() {
     return parts;
+  }
+
+  RealProgram program() {
+    return program;
+  }
+
+  /** Opens or closes contacts, whatever the state says of them. */
+  void keys(Set<String> refs, boolean closed) {
+    thrown.clear();
+    refs.forEach(ref -> thrown.put(ref, closed));
   }
 
   BoardState state() {
@@ -238,6 +251,8 @@ final class RealBoard {
       case Fault.WrongValue f -> models.put(f.ref(), new Model.Resistor(f.ohms()));
       case Fault.Missing f -> gone.add(f.ref());
       case Fault.Dead f -> gone.add(f.ref());
+      case Fault.Blank f -> {}
+      case Fault.Stuck f -> {}
     }
   }
 
@@ -458,14 +473,7 @@ final class RealBoard {
             + "*"
             + bent("v(" + plus + "," + minus + ")/0.1"));
     clamp(minus, plus);
-    Map<String, String> driven = new HashMap<>();
-    state
-        .drive()
-        .forEach((pin, level) ->
-            PinRef.parse(pin)
-                .flatMap(parts::canonical)
-                .filter(at -> at.ref().equals(part.ref()) && !level.equals("off"))
-                .ifPresent(at -> driven.put(at.pin(), level)));
+    Map<String, String> driven = program.levels(part.ref());
     for (PackagePin pin : part.pack().pins()) {
       String number = pin.number();
       if (number.equals(load.plus()) || number.equals(load.minus())) {
@@ -491,7 +499,7 @@ final class RealBoard {
       resistor(lead(part, "1"), lead(part, "2"), 0.02);
       resistor(lead(part, "3"), lead(part, "4"), 0.02);
     }
-    if (contacts.closed() || state.closed().contains(part.ref())) {
+    if (thrown.getOrDefault(part.ref(), contacts.closed() || state.closed().contains(part.ref()))) {
       contacts
           .poles()
           .forEach(pole -> resistor(lead(part, pole.get(0)), lead(part, pole.get(1)), 0.05));

@@ -1,13 +1,19 @@
 package humble.proofs.find;
 
+import humble.core.circuit.Fault;
+import humble.core.kit.Model;
+import humble.core.kit.Part;
 import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Sight;
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** A meter, a supply's display and a pair of eyes on a board that a SPICE simulates. */
@@ -18,6 +24,9 @@ final class SpiceBench {
   private static final double OPEN_OHM = 10e6;
   private static final double SEEN_A = 1e-4;
   private static final double DIM = 0.35;
+
+  /** What a key has to move a chip's pin by to be heard. */
+  private static final double KEY_V = 1;
 
   private final RealBoard board;
   private final RealBoard sound;
@@ -138,8 +147,83 @@ final class SpiceBench {
     return new Observation.Reading(m, Math.round(shown / digit) * digit, digit);
   }
 
-  /** Looks at a light, beside what it is on a board that is in order. */
+  /**
+   * Gives the keys that do nothing, of those that do something on the board that is in order:
+   * thrown both ways, the level at no chip's pin changes by as much as a third of the way it
+   * should.
+   */
+  List<String> idle(List<String> keys) throws IOException, InterruptedException {
+    if (keys.isEmpty()) {
+      return List.of();
+    }
+    Map<String, Double> swing = swing(board, keys);
+    Map<String, Double> should = swing(sound, keys);
+    return should.entrySet().stream()
+        .filter(each -> each.getValue() > KEY_V)
+        .filter(each -> swing.getOrDefault(each.getKey(), 0.0) < each.getValue() / 3)
+        .map(Map.Entry::getKey)
+        .toList();
+  }
+
+  private Map<String, Double> swing(RealBoard of, List<String> keys)
+      throws IOException, InterruptedException {
+    Map<String, Double> swing = new TreeMap<>();
+    of.keys(Set.copyOf(keys), false);
+    Spice.Point open = of.solved(spice, true, "").orElse(null);
+    of.keys(Set.copyOf(keys), true);
+    Spice.Point closed = of.solved(spice, true, "").orElse(null);
+    of.keys(Set.of(), true);
+    // The names of its meters are those of the last deck.
+    of.deck(true, "");
+    if (open != null && closed != null) {
+      for (String key : keys) {
+        swing.put(
+            key,
+            heard(of, key).stream()
+                .map(of::probe)
+                .mapToDouble(at -> Math.abs(open.volts(at) - closed.volts(at)))
+                .max()
+                .orElse(0));
+      }
+    }
+    return swing;
+  }
+
+  /** Gives the pins of chips that share a net with a key. */
+  private static List<String> heard(RealBoard of, String key) {
+    Parts parts = of.parts();
+    Set<String> gone = parts.gone(of.state());
+    return parts.get(key).pack().pins().stream()
+        .flatMap(pin -> parts.netOf(new PinRef(key, pin.number())).stream())
+        .distinct()
+        .flatMap(net -> parts.kit().nets().getOrDefault(net, List.of()).stream())
+        .filter(pin -> !gone.contains(pin.ref()))
+        .filter(pin -> parts.get(pin.ref()).model() instanceof Model.Load)
+        .map(PinRef::toString)
+        .toList();
+  }
+
+  private Sight clock(Part chip) {
+    Model.Load load = (Model.Load) chip.model();
+    String plus = board.probe(chip.ref() + "." + load.plus());
+    String minus = board.probe(chip.ref() + "." + load.minus());
+    boolean gone =
+        board.parts().gone(board.state()).contains(chip.ref())
+            || board.program().fault().filter(f -> isWithout(f, chip.ref())).isPresent();
+    boolean fed = plain.volts(plus) - plain.volts(minus) > Math.max(1, 0.9 * load.minV());
+    return fed && !gone && !board.program().clockStands(chip.ref()) ? Sight.RUNNING : Sight.STILL;
+  }
+
+  private static boolean isWithout(Fault fault, String ref) {
+    return fault.equals(new Fault.Missing(ref)) || fault.equals(new Fault.Dead(ref));
+  }
+
+  /** Looks at a light, beside what it is on a board that is in order, or at a clock. */
   Sight look(String ref) {
+    Optional<Part> clocked = board.program().clocked(ref);
+    if (clocked.isPresent()) {
+      return clock(clocked.get());
+    }
     return sight(board.lightMeter(ref).map(plain::amps).orElse(0.0), full(ref));
   }
 

@@ -31,6 +31,9 @@ final class CircuitBuilder {
   /** A supply is set to its volts within this part of them. */
   private static final double SET_PART = 0.01;
 
+  /** Light decides what a light-dependent resistor has, and makers sort them by thirds. */
+  private static final Double LDR_PCT = 30.0;
+
   private final Parts parts;
   private final Kit kit;
   private final BoardState state;
@@ -59,6 +62,8 @@ final class CircuitBuilder {
     state.drive().forEach(this::drive);
     parts.all().forEach(part -> models.put(part.ref(), part.model()));
     faults.forEach(this::edit);
+    Running running = new Running(parts, state);
+    faults.forEach(fault -> running.stoppedBy(fault).forEach(driven::remove));
     number(ground);
     // A lifted lead is copper of its own, even where its part puts nothing on it.
     lifted.forEach(pin -> ownNode(pin.toString()));
@@ -96,6 +101,13 @@ final class CircuitBuilder {
         parts.part(dead.ref()).ifPresent(this::dead);
       }
       case Fault.Cold cold -> lifted.add(known(cold.pin()));
+      case Fault.Blank blank -> driven.remove(known(blank.ref()));
+      case Fault.Stuck stuck -> {
+        PinRef pin = known(stuck.pin());
+        driven
+            .computeIfAbsent(pin.ref(), key -> new TreeMap<>())
+            .put(pin.pin(), stuck.high() ? Fault.HIGH : Fault.LOW);
+      }
     }
   }
 
@@ -372,7 +384,8 @@ final class CircuitBuilder {
 
   /** One σ of a part's value, relative; empty for one that is the same on every board. */
   private static OptionalDouble sigma(Part part) {
-    Double tolerance = part.line().tolerancePct();
+    Double own = part.line().tolerancePct();
+    Double tolerance = own == null && part.line().kind() == PartKind.LDR ? LDR_PCT : own;
     return tolerance == null || tolerance <= 0
         ? OptionalDouble.empty()
         : OptionalDouble.of(Spread.sigma(tolerance / 100));

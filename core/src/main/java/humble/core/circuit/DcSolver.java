@@ -58,8 +58,14 @@ public final class DcSolver {
 
   record Settled(@Nullable Newton run, String method, int steps, double worst) {}
 
-  /** Climbs the ladder until a rung settles. */
+  /** Climbs the ladder until a rung settles; chips that this leaves in reset drive nothing. */
   Settled settle(BoardState state, List<Fault> faults) {
+    Settled first = climb(state, faults);
+    List<Fault> held = first.run == null ? List.of() : new Running(parts, state).held(first.run);
+    return held.isEmpty() ? first : climb(state, Running.with(faults, held));
+  }
+
+  private Settled climb(BoardState state, List<Fault> faults) {
     int spent = 0;
     for (String method : Newton.LADDER) {
       Newton run = new Newton(Circuit.of(parts, state, faults), options);

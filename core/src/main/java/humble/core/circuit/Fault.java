@@ -20,6 +20,8 @@ public sealed interface Fault {
       case Missing f -> List.of(f.ref());
       case Dead f -> List.of(f.ref());
       case Cold f -> List.of(f.pin().ref());
+      case Blank f -> List.of(f.ref());
+      case Stuck f -> List.of(f.pin().ref());
     };
   }
 
@@ -99,6 +101,28 @@ public sealed interface Fault {
     }
   }
 
+  /** A chip that runs no program: it takes its current and drives no pin. */
+  record Blank(String ref) implements Fault {
+    @Override
+    public String toString() {
+      return "blank:" + ref;
+    }
+  }
+
+  /** An output that stands at one level whatever the chip wants of it. */
+  record Stuck(PinRef pin, boolean high) implements Fault {
+    @Override
+    public String toString() {
+      return "stuck:" + pin + "=" + (high ? HIGH : LOW);
+    }
+  }
+
+  /** The level of an output at its chip's plus. */
+  String HIGH = "high";
+
+  /** The level of an output at its chip's minus. */
+  String LOW = "low";
+
   /**
    * Reads a fault as the command line writes it, such as {@code open:R3.2}; empty when it is none.
    */
@@ -123,8 +147,18 @@ public sealed interface Fault {
       case "missing" -> Optional.of(new Missing(rest));
       case "dead" -> Optional.of(new Dead(rest));
       case "cold" -> cold(rest);
+      case "blank" -> Optional.of(new Blank(rest));
+      case "stuck" -> stuck(rest);
       default -> Optional.empty();
     };
+  }
+
+  private static Optional<Fault> stuck(String rest) {
+    int equals = rest.indexOf('=');
+    String level = rest.substring(equals + 1);
+    return equals > 0 && (level.equals(HIGH) || level.equals(LOW))
+        ? PinRef.parse(rest.substring(0, equals)).map(pin -> new Stuck(pin, level.equals(HIGH)))
+        : Optional.empty();
   }
 
   private static Optional<Fault> cold(String rest) {

@@ -22,6 +22,7 @@ import java.util.stream.Stream;
 public final class FaultSweep {
   private final Parts parts;
   private final StateSolver solver;
+  private final Running running;
   private final Set<String> gone;
   private final Map<String, Optional<Snapshot>> solved = new HashMap<>();
 
@@ -30,6 +31,7 @@ public final class FaultSweep {
     this.parts = parts;
     this.solver = solver;
     this.gone = parts.gone(solver.state());
+    this.running = new Running(parts, solver.state());
   }
 
   /**
@@ -64,6 +66,12 @@ public final class FaultSweep {
    * Gives what a fault changes in the circuit, the same text for the same change; empty for none.
    */
   public String edit(Fault fault) {
+    String current = ofCurrent(fault);
+    List<String> idle = running.stoppedBy(fault);
+    return idle.isEmpty() ? current : (current + " idle " + String.join(" ", idle)).strip();
+  }
+
+  private String ofCurrent(Fault fault) {
     return switch (fault) {
       case Fault.OpenJoint open -> carries(open.pin()) ? "open " + open.pin() : "";
       case Fault.Bridge bridge -> {
@@ -79,7 +87,21 @@ public final class FaultSweep {
       case Fault.WrongValue wrong -> "value " + wrong.ref() + ' ' + wrong.ohms();
       case Fault.Missing missing -> inert(missing.ref()) ? "" : "without " + missing.ref();
       case Fault.Dead dead -> inert(dead.ref()) ? "" : "without " + dead.ref();
+      case Fault.Blank blank -> running.drives(blank.ref()) ? "idle " + blank.ref() : "";
+      case Fault.Stuck stuck -> stands(stuck) ? "" : fault.toString();
     };
+  }
+
+  /** Tells whether an output stands in this state where it is stuck. */
+  private boolean stands(Fault.Stuck stuck) {
+    String level = stuck.high() ? Fault.HIGH : Fault.LOW;
+    return gone.contains(stuck.pin().ref())
+        || solver.state().drive().entrySet().stream()
+            .anyMatch(each ->
+                each.getValue().equals(level)
+                    && PinRef.parse(each.getKey())
+                        .flatMap(parts::canonical)
+                        .equals(parts.canonical(stuck.pin())));
   }
 
   private String copper(PinRef pin) {

@@ -220,6 +220,9 @@ public final class OhmBench {
                               new Change(a.a(), a.b(), more), new Change(b.a(), b.b(), -more));
                         }));
         case Fault.Cold f -> Optional.empty();
+        // Without power no output drives.
+        case Fault.Blank f -> Optional.of(List.of());
+        case Fault.Stuck f -> Optional.of(List.of());
         // A junction about 0 V is the same either way round.
         case Fault.Reversed f ->
             parts.part(f.ref()).filter(part -> part.pack().pins().size() == 2).isPresent()

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 public final class StateSolver {
   private final Parts parts;
   private final BoardState state;
+  private final Running running;
   private final boolean feedVaries;
   private final @Nullable Snapshot designed;
   private final Map<String, Double> startOfNet = new HashMap<>();
@@ -39,6 +40,7 @@ public final class StateSolver {
     this.feedVaries = feedVaries;
     this.parts = parts;
     this.state = state;
+    this.running = new Running(parts, state);
     this.designed = cold(List.of(), true);
     if (designed != null) {
       designed.fillNets(startOfNet);
@@ -67,7 +69,11 @@ public final class StateSolver {
     if (designed != null) {
       Circuit circuit = Circuit.of(parts, state, faults);
       Newton newton = new Newton(circuit, DcOptions.USUAL);
-      if (newton.from(start(circuit))) {
+      boolean settled = newton.from(start(circuit));
+      if (settled && !running.held(newton).isEmpty()) {
+        return Optional.ofNullable(cold(faults, false));
+      }
+      if (settled) {
         return Optional.of(new Snapshot(parts, newton, false, feedVaries));
       }
     }

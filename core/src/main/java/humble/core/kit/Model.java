@@ -69,7 +69,8 @@ public sealed interface Model {
 
   /**
    * A chip that draws current and drives pins; {@code outputsRonOhm} by pin. On 95 boards in a
-   * hundred it draws {@code ma} to within {@code spreadPct}.
+   * hundred it draws {@code ma} to within {@code spreadPct}; {@code starts} is what a program of
+   * its own waits for.
    */
   record Load(
       String plus,
@@ -77,7 +78,8 @@ public sealed interface Model {
       double ma,
       double minV,
       Map<String, Double> outputsRonOhm,
-      double spreadPct)
+      double spreadPct,
+      Starts starts)
       implements Model {
     /** What chips of one kind differ by where nothing is said, in per cent of their current. */
     public static final double USUAL_SPREAD_PCT = 20;
@@ -88,15 +90,40 @@ public sealed interface Model {
       outputsRonOhm = Map.copyOf(outputsRonOhm);
     }
 
-    /** Makes a chip of the usual spread. */
+    /** Makes a chip of the usual spread, which waits for nothing. */
     public Load(
         String plus, String minus, double ma, double minV, Map<String, Double> outputsRonOhm) {
-      this(plus, minus, ma, minV, outputsRonOhm, USUAL_SPREAD_PCT);
+      this(plus, minus, ma, minV, outputsRonOhm, USUAL_SPREAD_PCT, Starts.AT_ONCE);
     }
 
     /** Gives the resistance of an output, in ohms; 25 Ω where the kit says nothing. */
     public double outputOhm(String pin) {
       return outputsRonOhm.getOrDefault(pin, USUAL_OUTPUT_OHM);
+    }
+  }
+
+  /**
+   * What a chip needs before it runs its program, and before that drives nothing.
+   *
+   * @param resetPin pin that holds it still while it is low, null where there is none
+   * @param clockPins the two pins of its crystal, or none
+   */
+  record Starts(@Nullable String resetPin, List<String> clockPins) {
+    /** Waits for nothing but its supply. */
+    public static final Starts AT_ONCE = new Starts(null, List.of());
+
+    public Starts {
+      clockPins = List.copyOf(clockPins);
+    }
+
+    /** Tells whether the chip has a clock of its own, at two pins. */
+    public boolean clocked() {
+      return clockPins.size() == 2;
+    }
+
+    /** Tells whether it waits for anything. */
+    public boolean waits() {
+      return resetPin != null || clocked();
     }
   }
 

@@ -2,6 +2,7 @@ package humble.core.kit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeSet;
 
 /** The pins that a model names. */
@@ -17,6 +18,8 @@ final class ModelPins {
       case Model.Load load -> {
         List<String> pins = new ArrayList<>(List.of(load.plus(), load.minus()));
         pins.addAll(new TreeSet<>(load.outputsRonOhm().keySet()));
+        Optional.ofNullable(load.starts().resetPin()).ifPresent(pins::add);
+        pins.addAll(load.starts().clockPins());
         yield pins;
       }
       case Model.Switch contacts -> contacts.poles().stream().flatMap(List::stream).toList();

@@ -46,6 +46,8 @@ public final class Diagnosis {
   /** Where most speaks for nothing being wrong, what is left to gain by little is let go. */
   private static final double LEAST_GAIN_SOUND_BITS = 0.09;
 
+  private static final double LONG_MIN = 0.6;
+
   private static final double LEAST_BELIEF = 1e-6;
   private static final int MOST_LEADS = 60;
   private static final int MOST_PAIRS = 14;
@@ -249,7 +251,7 @@ public final class Diagnosis {
     IntStream.range(0, readings.isEmpty() ? 0 : n)
         .parallel()
         .forEach(s -> {
-          SharedSpread known = new SharedSpread(predictions.sharedCount());
+          SharedSpread known = new SharedSpread(predictions.sharedCount() + 1);
           readings.forEach(read -> log[s] += likelihood.reading(s, read, known));
         });
     // Ohms are solved exactly, but only for those that are still in question.
@@ -340,6 +342,9 @@ public final class Diagnosis {
       case Fault.WrongValue f -> ends(f.ref());
       case Fault.Missing f -> ends(f.ref());
       case Fault.Dead f -> ends(f.ref());
+      // Nothing of them is left without power.
+      case Fault.Blank f -> Optional.empty();
+      case Fault.Stuck f -> Optional.empty();
     };
   }
 
@@ -493,7 +498,7 @@ public final class Diagnosis {
         return false;
       }
     }
-    return predictions.lights().stream()
+    return predictions.lookable().stream()
         .allMatch(light -> predictions.look(a, light) == predictions.look(b, light));
   }
 
@@ -528,7 +533,7 @@ public final class Diagnosis {
     Set<Measure> all = new LinkedHashSet<>();
     if (predictions.powered()) {
       all.addAll(predictions.sources());
-      predictions.lights().forEach(light -> all.add(new Measure.Look(light)));
+      predictions.lookable().forEach(light -> all.add(new Measure.Look(light)));
       predictions.nets().forEach(net -> all.add(new Measure.Volts(net)));
       int leads = 0;
       for (int s : order) {
@@ -566,8 +571,7 @@ public final class Diagnosis {
     Gain gain = new Gain(likelihood, belief, order);
     List<Measure> all = candidates(belief, order, measured, pairs);
     // What nothing holds is read last: where it stands is decided by leaks that nobody knows.
-    double least =
-        groups.isEmpty() || groups.getFirst().shows() ? LEAST_GAIN_BITS : LEAST_GAIN_SOUND_BITS;
+    boolean sound = !groups.isEmpty() && !groups.getFirst().shows();
     for (boolean floating : new boolean[] {false, true}) {
       for (Measure measure : all) {
         if (best != null && floating || predictions.floats(measure) != floating) {
@@ -575,6 +579,11 @@ public final class Diagnosis {
         }
         double bits = gain.bits(measure);
         double rate = bits / minutes(measure);
+        // On a board that is most likely sound, what takes longer has to tell more.
+        double least =
+            sound
+                ? LEAST_GAIN_SOUND_BITS * Math.max(1, minutes(measure) / LONG_MIN)
+                : LEAST_GAIN_BITS;
         if (bits >= least && rate > bestRate * (1 + 1e-9)) {
           best = measure;
           bestGain = bits;

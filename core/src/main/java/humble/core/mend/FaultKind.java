@@ -6,14 +6,16 @@ import java.util.Optional;
 
 /** The kinds of fault a kit build has, with how often each is the one, before anybody's own log. */
 public enum FaultKind {
-  OPEN(0.34),
+  OPEN(0.32),
   COLD(0.06),
-  SHORT(0.17),
-  REVERSED(0.14),
+  SHORT(0.16),
+  REVERSED(0.13),
   VALUE(0.09),
   SWAPPED(0.06),
-  MISSING(0.06),
+  MISSING(0.05),
   DEAD(0.05),
+  BLANK(0.03),
+  STUCK(0.02),
   KIT(0.03);
 
   private final double usualShare;
@@ -52,6 +54,8 @@ public enum FaultKind {
       case Fault.WrongValue f -> VALUE;
       case Fault.Missing f -> MISSING;
       case Fault.Dead f -> DEAD;
+      case Fault.Blank f -> BLANK;
+      case Fault.Stuck f -> STUCK;
     };
   }
 }

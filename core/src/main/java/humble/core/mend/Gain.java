@@ -2,7 +2,9 @@ package humble.core.mend;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The expected drop in entropy that a measurement brings: the mutual information of fault and
@@ -41,20 +43,20 @@ final class Gain {
   }
 
   private double look(String ref) {
-    double[] is = new double[3];
+    List<Sight> sights = likelihood.sights(ref);
+    Map<Sight, Double> is = new EnumMap<>(Sight.class);
     for (int s : counted) {
-      is[likelihood.look(s, ref).ordinal() % 3] += belief[s] / mass;
+      is.merge(likelihood.look(s, ref), belief[s] / mass, Double::sum);
     }
-    Sight[] sights = {Sight.LIT, Sight.DIM, Sight.DARK};
     double bits = 0;
     for (Sight called : sights) {
       double p = 0;
-      for (int i = 0; i < 3; i++) {
-        p += is[i] * Likelihood.shining(sights[i], called);
+      for (Map.Entry<Sight, Double> each : is.entrySet()) {
+        p += each.getValue() * Likelihood.called(each.getKey(), called);
       }
-      for (int i = 0; i < 3; i++) {
-        double given = Likelihood.shining(sights[i], called);
-        bits += is[i] * given * Math.log(given / p);
+      for (Map.Entry<Sight, Double> each : is.entrySet()) {
+        double given = Likelihood.called(each.getKey(), called);
+        bits += each.getValue() * given * Math.log(given / p);
       }
     }
     return bits / Math.log(2);

@@ -8,6 +8,7 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Supply;
 import humble.core.stock.Meter;
 import humble.core.units.Spread;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -52,7 +53,11 @@ final class Likelihood {
 
   private static final double HOT_W = 0.25;
 
+  /** How often something is called what it cannot be. */
+  private static final double SELDOM = 0.005;
+
   private final Predictions predictions;
+  private final Idle idle;
   private final Meter meter;
   private final double rangeV;
   private final double rangeA;
@@ -60,6 +65,7 @@ final class Likelihood {
 
   Likelihood(Predictions predictions, Meter meter) {
     this.predictions = predictions;
+    this.idle = new Idle(predictions, this);
     this.meter = meter;
     List<Supply> supplies = predictions.parts().kit().supplies();
     this.rangeV =
@@ -167,7 +173,9 @@ final class Likelihood {
       case Observation.Seen look ->
           switch (look.sight()) {
             case LIT, DIM, DARK -> Math.log(1.0 / 3);
+            case RUNNING, STILL -> Math.log(0.5);
             case FLICKER, HOT, SMELL -> Math.log(0.05);
+            case IDLE -> Math.log(Idle.FOR_ANY_REASON);
           };
     };
   }
@@ -207,23 +215,29 @@ final class Likelihood {
     if (Double.isNaN(value.mean())) {
       return Math.log(1 / range);
     }
-    double mean = value.mean() + known.shift(value.shared());
+    double[] shared = value.floats() ? floating(value.shared()) : value.shared();
+    double mean = value.mean() + known.shift(shared);
     double own = sigma(mean, value.own(), digit(read), amps ? MODEL_A : MODEL_V);
-    double sigma = Math.sqrt(own * own + known.variance(value.shared()));
+    double sigma = Math.sqrt(own * own + known.variance(shared));
     double off = read.value() - mean;
     double as = mixed(off / sigma, sigma, range);
-    if (value.floats()) {
-      // Of what nothing holds a reading says little: the meter pulls it down, or leaks hold it.
-      double held = Math.hypot(PULLED_V, sigma);
-      double loose = Math.hypot(value.loose(), sigma);
-      double pulled = mixed(off / held, held, range);
-      double leaking = mixed(off / loose, loose, range);
-      return Math.log((1 - LEAKS) * Math.exp(pulled) + LEAKS * Math.exp(leaking));
-    }
     if (Math.abs(off) < SLIPS_SIGMAS * sigma) {
-      known.learn(value.shared(), off, own * own);
+      known.learn(shared, off, own * own);
     }
-    return as;
+    if (!value.floats()) {
+      return as;
+    }
+    // Of what nothing holds a reading says little: the meter pulls it down, or leaks hold it.
+    double loose = Math.hypot(value.loose(), sigma);
+    double leaking = mixed(off / loose, loose, range);
+    return Math.log((1 - LEAKS) * Math.exp(as) + LEAKS * Math.exp(leaking));
+  }
+
+  /** Points that nothing holds are mostly one and the same copper: they stand off together. */
+  private static double[] floating(double[] shared) {
+    double[] more = Arrays.copyOf(shared, shared.length + 1);
+    more[shared.length] = PULLED_V;
+    return more;
   }
 
   private static double mixed(double z, double sigma, double range) {
@@ -309,19 +323,34 @@ final class Likelihood {
     }
     Fault fault = predictions.suspect(s).flatMap(Suspect::fault).orElse(null);
     return switch (sight) {
-      case LIT, DIM, DARK -> shining(look(s, ref), sight);
+      case LIT, DIM, DARK, RUNNING, STILL -> called(look(s, ref), sight);
+      case IDLE -> idle.chance(s, ref);
       case FLICKER -> flicker(s, fault, ref);
       case HOT -> hot(s, fault, ref, HOT_W);
       case SMELL -> 0.7 * hot(s, fault, ref, 4 * HOT_W) + 0.005;
     };
   }
 
+  /** Gives what may be seen of something looked at. */
+  List<Sight> sights(String ref) {
+    return predictions.sights(ref);
+  }
+
+  /** Gives the chance that what looks like {@code is} is called {@code seen}. */
+  static double called(Sight is, Sight seen) {
+    return switch (is) {
+      case RUNNING -> seen == Sight.RUNNING ? 0.93 : seen == Sight.STILL ? 0.07 : SELDOM;
+      case STILL -> seen == Sight.STILL ? 0.97 : seen == Sight.RUNNING ? 0.03 : SELDOM;
+      case LIT, DIM, DARK, FLICKER, HOT, SMELL, IDLE -> shining(is, seen);
+    };
+  }
+
   /** Dim is where eyes and model disagree: a dim light is called lit one time in four. */
-  static double shining(Sight is, Sight called) {
+  private static double shining(Sight is, Sight called) {
     return switch (is) {
       case LIT -> called == Sight.LIT ? 0.95 : called == Sight.DIM ? 0.045 : 0.005;
       case DIM -> called == Sight.DIM ? 0.7 : called == Sight.LIT ? 0.25 : 0.05;
-      case DARK, FLICKER, HOT, SMELL ->
+      case DARK, FLICKER, HOT, SMELL, RUNNING, STILL, IDLE ->
           called == Sight.DARK ? 0.98 : called == Sight.DIM ? 0.015 : 0.005;
     };
   }

@@ -51,13 +51,14 @@ public sealed interface Observation {
         : Optional.empty();
   }
 
-  /** Reads {@code dark:LED3}; empty when there is no such sight or part. */
+  /** Reads {@code dark:LED3}; empty when there is no such sight or part, or the part has it not. */
   static Optional<Observation> seen(String text, Parts parts) {
     int colon = text.indexOf(':');
     return colon < 0
         ? Optional.empty()
         : Sight.named(text.substring(0, colon))
-            .filter(sight -> parts.part(text.substring(colon + 1)).isPresent())
+            .filter(
+                sight -> parts.part(text.substring(colon + 1)).filter(sight::mayBeOf).isPresent())
             .map(sight -> new Seen(sight, text.substring(colon + 1)));
   }
 }

@@ -6,6 +6,7 @@ import humble.core.circuit.FaultSweep;
 import humble.core.circuit.Feed;
 import humble.core.circuit.OhmBench;
 import humble.core.circuit.OhmMeter;
+import humble.core.circuit.Running;
 import humble.core.circuit.Snapshot;
 import humble.core.circuit.StateSolver;
 import humble.core.kit.BoardState;
@@ -22,9 +23,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,6 +45,9 @@ public final class Predictions {
 
   private static final double USUAL_V = 5;
 
+  /** No clock runs on less. */
+  private static final double LEAST_CLOCK_V = 1.5;
+
   private final Parts parts;
   private final BoardState state;
   private final List<Suspect> suspects;
@@ -56,6 +62,9 @@ public final class Predictions {
   private final double[][] sigma;
   private final double[][] lightAmps;
   private final List<String> lights;
+  private final Running running;
+  private final Map<String, Running.Clock> clocks = new LinkedHashMap<>();
+  private final List<String> lookable;
   private final List<String> shared;
 
   /** So many of these are feeds, and come first: what they give can be read by itself. */
@@ -87,6 +96,9 @@ public final class Predictions {
     this.sweep = new FaultSweep(parts, solver);
     this.ohms = new OhmBench(parts, state);
     this.lights = designed == null ? List.of() : designed.lights();
+    this.running = new Running(parts, state);
+    running.clocks().forEach(clock -> clocks.put(clock.crystal(), clock));
+    this.lookable = Stream.concat(lights.stream(), clocks.keySet().stream()).toList();
     for (String net : parts.kit().nets().keySet()) {
       column.put(net, column.size());
     }
@@ -171,6 +183,8 @@ public final class Predictions {
       case Fault.WrongValue f -> Optional.empty();
       case Fault.Missing f -> Optional.empty();
       case Fault.Dead f -> Optional.empty();
+      case Fault.Blank f -> Optional.empty();
+      case Fault.Stuck f -> Optional.empty();
       case null -> Optional.empty();
     };
   }
@@ -286,6 +300,22 @@ public final class Predictions {
 
   private int row(int s) {
     return s == DESIGNED ? 0 : row[s];
+  }
+
+  /** Tells whether a net is one that nothing holds with a suspect, and something does without. */
+  boolean letGo(int s, String net) {
+    Integer c = column.get(net);
+    return c != null && solved(s) && floating[row(s)][c] && !floating[0][c];
+  }
+
+  /** Gives the number of a net; empty for none of that name. */
+  OptionalInt number(String net) {
+    Integer c = column.get(net);
+    return c == null ? OptionalInt.empty() : OptionalInt.of(c);
+  }
+
+  Running running() {
+    return running;
   }
 
   Optional<Suspect> suspect(int s) {
@@ -432,8 +462,53 @@ public final class Predictions {
     };
   }
 
-  /** Gives how a light looks with a suspect: lit, dim or dark. */
+  /** Gives the lights and the crystals that can be looked at. */
+  List<String> lookable() {
+    return lookable;
+  }
+
+  /** Tells whether what is looked at is a clock, which runs or stands. */
+  boolean isClock(String ref) {
+    return clocks.containsKey(ref);
+  }
+
+  /** Gives what may be seen of something looked at. */
+  List<Sight> sights(String ref) {
+    return isClock(ref)
+        ? List.of(Sight.RUNNING, Sight.STILL)
+        : List.of(Sight.LIT, Sight.DIM, Sight.DARK);
+  }
+
+  /** A clock runs while its chip is fed the right way round and nothing breaks its way round. */
+  private Sight clock(int s, Running.Clock clock) {
+    Fault fault = suspect(s).flatMap(Suspect::fault).orElse(null);
+    boolean still =
+        !solved(s)
+            || fault != null
+                && (running.stillWith(fault).contains(clock.chip())
+                    || fault.equals(new Fault.Missing(clock.chip()))
+                    || fault.equals(new Fault.Dead(clock.chip())));
+    return still || !fed(s, clock.chip()) ? Sight.STILL : Sight.RUNNING;
+  }
+
+  private boolean fed(int s, String ref) {
+    if (!(parts.get(ref).model() instanceof Model.Load load)) {
+      return false;
+    }
+    double across =
+        value(s, new Measure.Volts(ref + "." + load.plus())).mean()
+            - value(s, new Measure.Volts(ref + "." + load.minus())).mean();
+    return across >= Math.max(load.minV(), LEAST_CLOCK_V);
+  }
+
+  /**
+   * Gives what a part looks like with a suspect: lit, dim or dark; of a clock, running or still.
+   */
   Sight look(int s, String light) {
+    Running.Clock clock = clocks.get(light);
+    if (clock != null) {
+      return clock(s, clock);
+    }
     int l = lights.indexOf(light);
     if (!solved(s) || l < 0) {
       return Sight.DARK;

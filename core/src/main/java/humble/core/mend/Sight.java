@@ -1,16 +1,29 @@
 package humble.core.mend;
 
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** What eyes, a finger held near and a nose say of a part. */
+/** What eyes, a finger held near, a nose and a hand at the keys say of a part. */
 public enum Sight {
   LIT,
   DIM,
   DARK,
   FLICKER,
   HOT,
-  SMELL;
+  SMELL,
+
+  /** A clock runs: both ends stand at about half, and one moves when it is touched. */
+  RUNNING,
+
+  /** A clock stands: its ends stand at a rail, or nothing moves. */
+  STILL,
+
+  /** A key, a switch, a knob or a sensor does nothing. */
+  IDLE;
 
   private static final double DARK_A = 1e-4;
   private static final double USUAL_LIGHT_A = 5e-3;
@@ -28,6 +41,40 @@ public enum Sight {
   public static Sight of(double amps, double designedAmps) {
     double full = designedAmps >= DARK_A ? designedAmps : USUAL_LIGHT_A;
     return amps < DARK_A ? DARK : amps < DIM_PART * full ? DIM : LIT;
+  }
+
+  /** Tells whether a part can look, sound or feel so: only a clock runs, only a key is idle. */
+  public boolean mayBeOf(Part part) {
+    return switch (this) {
+      case LIT, DIM, DARK, FLICKER, HOT, SMELL -> true;
+      case RUNNING, STILL ->
+          part.line().kind() == PartKind.CRYSTAL || part.line().kind() == PartKind.RESONATOR;
+      case IDLE -> Idle.mayBe(part);
+    };
+  }
+
+  /** Gives what is worth asking of a part, what only it may be first. */
+  public static List<Sight> worthAsking(Part part) {
+    List<Sight> all = new ArrayList<>();
+    for (Sight sight : List.of(RUNNING, STILL, IDLE)) {
+      if (sight.mayBeOf(part)) {
+        all.add(sight);
+      }
+    }
+    if (shines(part.line().kind())) {
+      all.addAll(List.of(LIT, DIM, DARK, FLICKER));
+    }
+    all.addAll(List.of(HOT, SMELL));
+    return List.copyOf(all);
+  }
+
+  private static boolean shines(PartKind kind) {
+    return kind == PartKind.LED
+        || kind == PartKind.LED_SMART
+        || kind == PartKind.LED_MATRIX
+        || kind == PartKind.LASER
+        || kind == PartKind.DISPLAY
+        || kind == PartKind.MODULE;
   }
 
   /** Gives the name used in commands. */

@@ -1,6 +1,7 @@
 package humble.core.mend;
 
 import humble.core.circuit.Fault;
+import humble.core.circuit.Running;
 import humble.core.craft.CloseCall;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
@@ -22,6 +23,7 @@ import humble.core.units.Engineering;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +52,9 @@ public final class Suspects {
   private static final double CABLE_OFF = 3;
 
   private final Parts parts;
+  private final BoardState state;
+  private final Running running;
+  private final Set<String> clocks = new HashSet<>();
   private final Map<FaultKind, Map<Fault, Double>> weights = new EnumMap<>(FaultKind.class);
   private final List<Part> here = new ArrayList<>();
   private final Map<String, Double> confusion = new HashMap<>();
@@ -57,6 +62,9 @@ public final class Suspects {
 
   private Suspects(Parts parts, BoardState state, Map<String, String> joints) {
     this.parts = parts;
+    this.state = state;
+    this.running = new Running(parts, state);
+    running.clocks().forEach(clock -> clocks.add(clock.crystal()));
     this.joints = joints;
     Set<String> gone = parts.gone(state);
     parts.all().stream().filter(part -> !gone.contains(part.ref())).forEach(here::add);
@@ -84,6 +92,7 @@ public final class Suspects {
     all.here.forEach(all::joints);
     all.bridges();
     all.here.forEach(all::wholePart);
+    all.outputs();
     all.cables();
     all.swaps();
     List<Suspect> suspects = new ArrayList<>();
@@ -158,6 +167,27 @@ public final class Suspects {
     return looked == null ? 1 : looked.equals("good") ? LOOKED_GOOD : LOOKED_BAD;
   }
 
+  /** What a chip does with its pins: no program, or one that stands. */
+  private void outputs() {
+    Set<String> programmed = new HashSet<>();
+    parts.kit().firmware().targets().forEach(target -> programmed.add(target.ref()));
+    for (Part part : here) {
+      if (part.model() instanceof Model.Load load && running.drives(part.ref())) {
+        if (load.starts().waits() || programmed.contains(part.ref())) {
+          add(new Fault.Blank(part.ref()), USUAL_WEIGHT);
+        }
+      }
+    }
+    state
+        .drive()
+        .forEach((text, level) -> {
+          PinRef pin = PinRef.parse(text).flatMap(parts::canonical).orElse(null);
+          if (pin != null && !level.equals("off") && parts.isOn(pin.ref(), state)) {
+            add(new Fault.Stuck(pin, level.equals(Fault.LOW)), USUAL_WEIGHT);
+          }
+        });
+  }
+
   /** A cable is plugged in the wrong way round at one end, or not at all. */
   private void cables() {
     Set<String> on = here.stream().map(Part::ref).collect(Collectors.toSet());
@@ -211,16 +241,18 @@ public final class Suspects {
 
   private void wholePart(Part part) {
     Line line = part.line();
-    if (part.model() instanceof Model.Open) {
+    if (clocks.contains(part.ref())) {
+      whole(part);
+    } else if (part.model() instanceof Model.Open) {
       if (line.kind() == PartKind.CAPACITOR_POLARISED && line.isOriented()) {
         turned(part);
       }
-      return;
+    } else {
+      if (line.isOriented()) {
+        turned(part);
+      }
+      whole(part);
     }
-    if (line.isOriented()) {
-      turned(part);
-    }
-    whole(part);
   }
 
   private void turned(Part part) {

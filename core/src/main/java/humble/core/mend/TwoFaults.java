@@ -230,9 +230,14 @@ public final class TwoFaults {
   private double chance(Both both, Snapshot board, Observation.Seen look) {
     return switch (look.sight()) {
       case LIT, DIM, DARK ->
-          Likelihood.shining(
+          Likelihood.called(
               Sight.of(board.amps(look.ref()), predictions.designedAmps(look.ref())), look.sight());
-      case FLICKER, HOT, SMELL ->
+      // What one of them stops does not run.
+      case RUNNING ->
+          Math.min(
+              likelihood.chance(both.a().suspect(), look.sight(), look.ref()),
+              likelihood.chance(both.b().suspect(), look.sight(), look.ref()));
+      case FLICKER, HOT, SMELL, STILL, IDLE ->
           Math.max(
               likelihood.chance(both.a().suspect(), look.sight(), look.ref()),
               likelihood.chance(both.b().suspect(), look.sight(), look.ref()));

@@ -231,6 +231,8 @@ public final class PowerReckoning {
       case Fault.WrongValue f -> false;
       case Fault.Missing f -> false;
       case Fault.Dead f -> false;
+      case Fault.Blank f -> false;
+      case Fault.Stuck f -> false;
       case null -> false;
     };
   }

@@ -40,7 +40,7 @@ class SpreadsTest {
             "timer",
             null,
             "dip-8",
-            new Model.Load("8", "4", 10, 2, Map.of(), spreadPct),
+            new Model.Load("8", "4", 10, 2, Map.of(), spreadPct, Model.Starts.AT_ONCE),
             List.of(),
             "U1")
         .resistor("R1", "1k")

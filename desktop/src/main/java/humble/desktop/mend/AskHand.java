@@ -19,7 +19,7 @@ abstract class AskHand<M extends Measure> extends MendHand {
     this.measure = measure;
   }
 
-  private ProbeWords probes() {
+  protected final ProbeWords probes() {
     return new ProbeWords(seat.words(), open.built(), now.state());
   }
 

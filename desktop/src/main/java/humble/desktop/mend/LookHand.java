@@ -8,17 +8,21 @@ import java.util.List;
 
 /** Asks how a light looks. */
 final class LookHand extends AskHand<Measure.Look> {
-  private static final List<Sight> SIGHTS = List.of(Sight.values()).subList(0, 3);
+  private final List<Sight> sights;
 
   LookHand(Of of, Search now, Measure.Look look) {
     super(of, now, look);
+    this.sights =
+        probes().isClock(look)
+            ? List.of(Sight.RUNNING, Sight.STILL)
+            : List.of(Sight.LIT, Sight.DIM, Sight.DARK);
   }
 
   @Override
   public Card card() {
     Card.Maker card = begun();
-    for (int i = 0; i < SIGHTS.size(); i++) {
-      Sight sight = SIGHTS.get(i);
+    for (int i = 0; i < sights.size(); i++) {
+      Sight sight = sights.get(i);
       card.choice(
           i + 1,
           Standing.TO_DO,
@@ -29,6 +33,6 @@ final class LookHand extends AskHand<Measure.Look> {
     leaving(card);
     return mending.practised().isPresent()
         ? card.go(say("mend.practice-look"), this::practised)
-        : card.notYet(say("mend.choose"));
+        : card.notYet(say(sights.size() == 2 ? "mend.choose.two" : "mend.choose"));
   }
 }

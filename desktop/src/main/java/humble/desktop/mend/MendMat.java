@@ -189,6 +189,8 @@ record MendMat(
               case Fault.WrongValue f -> middle(f.ref());
               case Fault.Missing f -> middle(f.ref());
               case Fault.Dead f -> middle(f.ref());
+              case Fault.Blank f -> middle(f.ref());
+              case Fault.Stuck f -> parts.padAt(f.pin());
             })
         .filter(at -> here(suspect));
   }
@@ -244,8 +246,11 @@ record MendMat(
       double x,
       double y,
       double w) {
-    double column = w / 3;
-    Sight[] sights = {Sight.LIT, Sight.DIM, Sight.DARK};
+    Sight[] sights =
+        looks.containsValue(Sight.RUNNING) || looks.containsValue(Sight.STILL)
+            ? new Sight[] {Sight.RUNNING, Sight.STILL}
+            : new Sight[] {Sight.LIT, Sight.DIM, Sight.DARK};
+    double column = w / sights.length;
     for (int i = 0; i < sights.length; i++) {
       double mid = x + column * (i + 0.5);
       StringBuilder letters = new StringBuilder();

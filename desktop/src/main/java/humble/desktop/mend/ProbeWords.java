@@ -4,6 +4,7 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.mend.Measure;
+import humble.core.mend.Sight;
 import humble.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,7 +20,8 @@ record ProbeWords(Words words, Parts parts, BoardState state) {
       case Measure.Across m -> words.say("mend.title.across", m.red(), m.black());
       case Measure.Amps m -> words.say("mend.title.amps");
       case Measure.Ohms m -> words.say("mend.title.ohms", m.red(), m.black());
-      case Measure.Look m -> words.say("mend.title.look", m.ref());
+      case Measure.Look m ->
+          words.say(isClock(m) ? "mend.title.clock" : "mend.title.look", m.ref());
     };
   }
 
@@ -50,8 +52,14 @@ record ProbeWords(Words words, Parts parts, BoardState state) {
               "mend.how.ohms",
               pad(m.red()).map(PinRef::toString).orElse(""),
               pad(m.black()).map(PinRef::toString).orElse(""));
-      case Measure.Look m -> words.say("mend.how.look");
+      case Measure.Look m ->
+          isClock(m) ? words.say("mend.how.clock", ground(), m.ref()) : words.say("mend.how.look");
     };
+  }
+
+  /** Tells whether what is looked at runs or stands, rather than shines. */
+  boolean isClock(Measure.Look look) {
+    return parts.part(look.ref()).filter(Sight.RUNNING::mayBeOf).isPresent();
   }
 
   private String ground() {

@@ -38,6 +38,11 @@ record RepairWords(Parts parts, Words words) {
           isSocketed(f.ref())
               ? List.of(words.say("mend.repair.new-chip", f.ref()))
               : List.of(off(f.ref()), words.say("mend.repair.new", f.ref()));
+      case Fault.Blank f -> List.of(words.say("mend.repair.blank", f.ref()));
+      case Fault.Stuck f ->
+          isSocketed(f.pin().ref())
+              ? List.of(words.say("mend.repair.new-chip", f.pin().ref()))
+              : List.of(off(f.pin().ref()), words.say("mend.repair.new", f.pin().ref()));
     };
   }
 

@@ -1,5 +1,6 @@
 package humble.desktop.mend;
 
+import humble.core.mend.Measure;
 import humble.core.mend.Sight;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
@@ -7,8 +8,6 @@ import java.util.List;
 
 /** Asks how a light or a part that was pointed at looks. */
 final class SymptomHand extends MendHand {
-  private static final List<Sight> SIGHTS = List.of(Sight.values());
-
   private final Search now;
   private final String ref;
   private boolean over;
@@ -26,11 +25,10 @@ final class SymptomHand extends MendHand {
 
   @Override
   public Card card() {
-    Card.Maker card =
-        seat.card(say("mend.kicker.symptom"), say("mend.symptom", ref))
-            .how(say("mend.symptom.how"));
-    for (int i = 0; i < SIGHTS.size(); i++) {
-      Sight sight = SIGHTS.get(i);
+    Card.Maker card = seat.card(say("mend.kicker.symptom"), say("mend.symptom", ref)).how(how());
+    List<Sight> sights = open.built().part(ref).map(Sight::worthAsking).orElse(List.of());
+    for (int i = 0; i < sights.size(); i++) {
+      Sight sight = sights.get(i);
       card.choice(
           i + 1,
           Standing.TO_DO,
@@ -39,6 +37,12 @@ final class SymptomHand extends MendHand {
     }
     withSilentKeys(card).silent(Card.ESC, this::close);
     return card.go(say("mend.symptom.nothing"), this::close);
+  }
+
+  private String how() {
+    ProbeWords probes = new ProbeWords(seat.words(), open.built(), now.state());
+    Measure.Look look = new Measure.Look(ref);
+    return probes.isClock(look) ? probes.how(look) : say("mend.symptom.how");
   }
 
   private void seen(Sight sight) {

@@ -29,6 +29,12 @@ public final class FaultWords {
       case Fault.Missing f ->
           words.say(isCable(parts, f.ref()) ? "fault.cable.off" : "fault.missing", f.ref());
       case Fault.Dead f -> words.say("fault.dead", f.ref());
+      case Fault.Blank f -> words.say("fault.blank", f.ref());
+      case Fault.Stuck f ->
+          words.say(
+              f.high() ? "fault.stuck.high" : "fault.stuck.low",
+              f.pin().ref(),
+              pin(parts, f.pin()));
     };
   }
 

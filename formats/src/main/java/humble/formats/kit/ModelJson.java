@@ -93,7 +93,17 @@ final class ModelJson {
         c.numberFrom("ma", 0, 0),
         c.numberFrom("min_v", 0, 0),
         outputs,
-        c.numberFrom("ma_spread_pct", 0, Model.Load.USUAL_SPREAD_PCT));
+        c.numberFrom("ma_spread_pct", 0, Model.Load.USUAL_SPREAD_PCT),
+        starts(c));
+  }
+
+  private static Model.Starts starts(Cursor c) {
+    List<String> clock = c.texts("clock");
+    if (c.has("clock") && clock.size() != 2) {
+      c.error("clock", "A clock has two pins, [\"7\", \"8\"].");
+      clock = List.of();
+    }
+    return new Model.Starts(c.maybeText("reset").orElse(null), clock);
   }
 
   private static double spread(Cursor c) {
