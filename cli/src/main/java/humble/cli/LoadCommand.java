@@ -58,7 +58,7 @@ final class LoadCommand extends humble.cli.Command {
             .target(port.substring(4))
             .orElseThrow(
                 () -> new BadInput("--port: the kit has no target '" + port.substring(4) + "'."));
-    ProgramImage program = Images.read(Objects.requireNonNull(image));
+    ProgramImage program = Images.read(Objects.requireNonNull(image)).image();
     List<ImageProblem> problems = ImageCheck.of(program, target);
     if (!problems.isEmpty()) {
       throw new BadInput(problems.stream().map(p -> image + ": " + WORDS.say(p.phrase())).toList());

@@ -7,6 +7,7 @@ import humble.core.budget.Budget;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.firmware.ImageCheck;
+import humble.core.firmware.ImageDiff;
 import humble.core.firmware.ProgramImage;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
@@ -20,7 +21,9 @@ import humble.formats.ReadingBudget;
 import humble.formats.board.DrillFile;
 import humble.formats.board.Gerber;
 import humble.formats.board.Netlist;
+import humble.formats.image.ImageFile;
 import humble.formats.image.ImageRead;
+import humble.formats.image.ImageWriter;
 import humble.formats.image.IntelHex;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
@@ -53,8 +56,8 @@ final class Reader {
   /** The readers there are, in the order they are listed. */
   static final List<String> NAMES =
       List.of(
-          "kit", "archive", "csv", "sheet", "places", "gerber", "drill", "netlist", "hex", "event",
-          "link");
+          "kit", "archive", "csv", "sheet", "places", "gerber", "drill", "netlist", "hex", "srec",
+          "uf2", "elf", "event", "link");
 
   private static final Firmware.Target TARGET =
       new Firmware.Target(
@@ -108,7 +111,10 @@ final class Reader {
         case "gerber" -> nothing(Gerber.read("a", bytes, budget));
         case "drill" -> nothing(DrillFile.read("a", bytes, budget));
         case "netlist" -> nothing(Netlist.read("a", bytes, budget).nets());
-        case "hex" -> hex(IntelHex.read("a", bytes, budget));
+        case "hex" -> image(IntelHex.read("a", bytes, budget), "a.hex");
+        case "srec" -> image(read(bytes, budget), "a.s37");
+        case "uf2" -> image(read(bytes, budget), "a.uf2");
+        case "elf" -> image(read(bytes, budget), "a.hex");
         case "event" -> events(makes, bytes);
         case "link" -> link(bytes);
         default -> throw new IllegalArgumentException("there is no reader '" + name + "'");
@@ -146,12 +152,25 @@ final class Reader {
     return opened(KitFolder.at(folder).parse(written, ReadingBudget.usual()));
   }
 
-  private static Optional<Kit> hex(ImageRead read) {
+  private static ImageRead read(byte[] bytes, Budget budget) {
+    return ImageFile.read("a", bytes, ImageFile.Known.NOTHING, budget);
+  }
+
+  /** What was read is written, and what was written is read as the same. */
+  private static Optional<Kit> image(ImageRead read, String as) {
     if (read instanceof ImageRead.Image image) {
       ImageCheck.of(image.image(), TARGET);
       image.image().sha256();
       if (image.image().length() < 1 << 20) {
-        IntelHex.write(image.image());
+        byte[] written =
+            ImageWriter.write(as, image.image(), new ImageWriter.As(0xff, null)).orElseThrow();
+        boolean same =
+            image.image().segments().isEmpty()
+                || read(written, ReadingBudget.usual()) instanceof ImageRead.Image again
+                    && ImageDiff.of(image.image(), again.image()).isEmpty();
+        if (!same) {
+          throw new IllegalStateException("what was written is not what was read");
+        }
       }
     }
     return Optional.empty();

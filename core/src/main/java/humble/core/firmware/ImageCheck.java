@@ -1,9 +1,11 @@
 package humble.core.firmware;
 
 import humble.core.kit.Firmware;
+import humble.core.kit.Parts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
 /** Whether an image fits its target's memory. */
 public final class ImageCheck {
@@ -37,6 +39,40 @@ public final class ImageCheck {
       problems.add(new ImageProblem(ImageProblem.Kind.VECTOR, vector, vector));
     }
     return List.copyOf(problems);
+  }
+
+  /**
+   * Gives what stands against loading an image that says which families of chips it is for, and
+   * what its bytes would set the chip up to do on this board.
+   */
+  public static List<ImageProblem> of(
+      ProgramImage image, List<Long> families, Firmware.Target target, Parts parts) {
+    List<ImageProblem> problems = new ArrayList<>(of(image, target));
+    Long family = target.uf2Family();
+    if (family != null && !families.isEmpty() && !families.contains(family)) {
+      problems.add(
+          new ImageProblem(
+              ImageProblem.Kind.FAMILY,
+              first(image),
+              last(image),
+              List.of(
+                  families.stream().map(ImageCheck::family).collect(Collectors.joining(", ")),
+                  family(family))));
+    }
+    problems.addAll(new ConfigCheck(target, parts).of(image));
+    return List.copyOf(problems);
+  }
+
+  private static long first(ProgramImage image) {
+    return image.segments().isEmpty() ? 0 : image.segments().getFirst().from();
+  }
+
+  private static long last(ProgramImage image) {
+    return image.segments().isEmpty() ? 0 : image.segments().getLast().to();
+  }
+
+  private static String family(long family) {
+    return String.format(Locale.ROOT, "0x%08x", family);
   }
 
   /** Walks the segment and gives each stretch that no memory region holds. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.zip.CRC32;
@@ -51,6 +52,11 @@ public final class ProgramImage {
       return bytes.length;
     }
 
+    /** Gives the byte at an address within the run, 0 to 255. */
+    public int at(long address) {
+      return bytes[(int) (address - from)] & 0xff;
+    }
+
     /** Gives a copy of the bytes. */
     public byte[] bytes() {
       return bytes.clone();
@@ -68,6 +74,7 @@ public final class ProgramImage {
     private final TreeMap<Long, byte[]> runs = new TreeMap<>();
     private final List<Overlap> overlaps = new ArrayList<>();
     private @Nullable Long entry;
+    private boolean quietly;
 
     /**
      * The run that grows: records mostly follow each other, and joining them late would be slow.
@@ -129,7 +136,9 @@ public final class ProgramImage {
         if (to < address) {
           continue;
         }
-        overlaps.add(new Overlap(Math.max(from, address), Math.min(to, end)));
+        if (!quietly) {
+          overlaps.add(new Overlap(Math.max(from, address), Math.min(to, end)));
+        }
         runs.remove(from);
         if (from < address) {
           runs.put(from, java.util.Arrays.copyOf(old, (int) (address - from)));
@@ -139,6 +148,12 @@ public final class ProgramImage {
         }
       }
       runs.put(address, bytes);
+    }
+
+    /** Lets later bytes replace earlier ones without a finding. */
+    Builder quietly() {
+      quietly = true;
+      return this;
     }
 
     /** Sets the start address. */
@@ -204,12 +219,27 @@ public final class ProgramImage {
 
   /** Gives the byte at {@code address}, empty in a gap. */
   public OptionalInt at(long address) {
-    for (Segment segment : segments) {
-      if (address >= segment.from && address <= segment.to()) {
-        return OptionalInt.of(segment.bytes[(int) (address - segment.from)] & 0xff);
+    return segmentAt(address)
+        .map(segment -> OptionalInt.of(segment.at(address)))
+        .orElse(OptionalInt.empty());
+  }
+
+  /** Gives the run that defines {@code address}. */
+  public Optional<Segment> segmentAt(long address) {
+    int low = 0;
+    int high = segments.size() - 1;
+    while (low <= high) {
+      int middle = (low + high) >>> 1;
+      Segment segment = segments.get(middle);
+      if (address < segment.from) {
+        high = middle - 1;
+      } else if (address > segment.to()) {
+        low = middle + 1;
+      } else {
+        return Optional.of(segment);
       }
     }
-    return OptionalInt.empty();
+    return Optional.empty();
   }
 
   /** Gives the CRC-32 of IEEE 802.3 over the defined bytes in address order, gaps left out. */

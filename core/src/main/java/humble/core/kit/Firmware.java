@@ -1,6 +1,7 @@
 package humble.core.kit;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -39,6 +40,7 @@ public record Firmware(List<Target> targets, List<Image> images) {
    * @param vectorAt address that must be in an image, when there is one
    * @param uf2Family family of UF2 files, when it takes them
    * @param protocols ways to load it
+   * @param facts what else is known of the chip
    */
   public record Target(
       String id,
@@ -49,11 +51,41 @@ public record Firmware(List<Target> targets, List<Image> images) {
       int erased,
       @Nullable Long vectorAt,
       @Nullable Long uf2Family,
-      List<String> protocols) {
+      List<String> protocols,
+      ChipFacts facts) {
     public Target {
       memory = List.copyOf(memory);
       boot = List.copyOf(boot);
       protocols = List.copyOf(protocols);
+    }
+
+    /** Makes one of which nothing else is known. */
+    public Target(
+        String id,
+        String ref,
+        List<Region> memory,
+        List<Region> boot,
+        int pageBytes,
+        int erased,
+        @Nullable Long vectorAt,
+        @Nullable Long uf2Family,
+        List<String> protocols) {
+      this(
+          id,
+          ref,
+          memory,
+          boot,
+          pageBytes,
+          erased,
+          vectorAt,
+          uf2Family,
+          protocols,
+          ChipFacts.UNKNOWN);
+    }
+
+    /** Gives how many bytes all its memories hold. */
+    public long bytes() {
+      return memory.stream().mapToLong(region -> region.to() - region.from() + 1).sum();
     }
   }
 
@@ -65,8 +97,42 @@ public record Firmware(List<Target> targets, List<Image> images) {
    * @param file path relative to the kit
    * @param target id of the target it is for
    * @param sha256 hash of the bytes, or empty
+   * @param base address of the first byte of a raw file, null for a file that says its own
+   * @param moment when it is loaded
    */
-  public record Image(String id, String title, String file, String target, String sha256) {}
+  public record Image(
+      String id,
+      String title,
+      String file,
+      String target,
+      String sha256,
+      @Nullable Long base,
+      Moment moment) {}
+
+  /** When a program is loaded. */
+  public enum Moment {
+    /** Before the part is fitted, so that one that takes no code is known while it is loose. */
+    BEFORE_FIT,
+    /** Before the part goes into its socket. */
+    IN_SOCKET,
+    /** When the board is awake. */
+    AWAKE;
+
+    /** Gives the name used in kits. */
+    public String text() {
+      return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** Gives the one of that name. */
+    public static Optional<Moment> named(String name) {
+      for (Moment moment : values()) {
+        if (moment.text().equals(name)) {
+          return Optional.of(moment);
+        }
+      }
+      return Optional.empty();
+    }
+  }
 
   /** Gives the target of that id. */
   public Optional<Target> target(String id) {

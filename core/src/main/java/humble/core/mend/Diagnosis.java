@@ -44,7 +44,7 @@ public final class Diagnosis {
   private static final double LEAST_GAIN_BITS = 0.006;
 
   /** Where most speaks for nothing being wrong, what is left to gain by little is let go. */
-  private static final double LEAST_GAIN_SOUND_BITS = 0.09;
+  private static final double LEAST_GAIN_SOUND_BITS = 0.06;
 
   private static final double LONG_MIN = 0.6;
 
@@ -555,7 +555,7 @@ public final class Diagnosis {
   public double minutes(Measure measure) {
     return switch (measure) {
       case Measure.Amps m -> 0.2;
-      case Measure.Look m -> 0.2;
+      case Measure.Look m -> predictions.isClock(m.ref()) ? 0.8 : 0.2;
       case Measure.Volts m -> predictions.nets().contains(m.point()) ? 0.5 : 0.6;
       case Measure.Across m -> 0.6;
       case Measure.Ohms m -> predictions.powered() ? 2.0 : 0.5;

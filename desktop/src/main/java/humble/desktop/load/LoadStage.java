@@ -71,10 +71,17 @@ public final class LoadStage implements Stage {
       return;
     }
     try {
-      switch (ImageFile.read(image.file(), open.folder().bytes(image.file()))) {
+      switch (ImageFile.read(
+          image.file(),
+          open.folder().bytes(image.file()),
+          new ImageFile.Known(
+              image.base(), target().map(Firmware.Target::uf2Family).orElse(null)))) {
         case ImageRead.Image read -> {
           program = read.image();
-          problems = target().map(target -> ImageCheck.of(read.image(), target)).orElse(List.of());
+          problems =
+              target()
+                  .map(target -> ImageCheck.of(read.image(), read.families(), target, open.parts()))
+                  .orElse(List.of());
           if (!image.sha256().isEmpty() && !image.sha256().equals(read.image().sha256())) {
             damage = List.of(words.say("load.hash", image.file()));
           }

@@ -53,7 +53,8 @@ final class PracticeLinks {
 
   private Optional<ProgramImage> read(Firmware.Image image) {
     try {
-      return ImageFile.read(image.file(), folder.bytes(image.file()))
+      return ImageFile.read(
+                  image.file(), folder.bytes(image.file()), new ImageFile.Known(image.base(), null))
               instanceof ImageRead.Image read
           ? Optional.of(read.image())
           : Optional.empty();

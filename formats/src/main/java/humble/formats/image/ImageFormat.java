@@ -7,6 +7,9 @@ interface ImageFormat {
   /** Gives what it is called. */
   String title();
 
+  /** Gives the name used in output, {@code intel-hex}. */
+  String text();
+
   /** Tells whether {@code bytes} begin like a file of this format. */
   boolean looksLike(byte[] bytes);
 

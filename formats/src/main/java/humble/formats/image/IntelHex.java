@@ -19,6 +19,8 @@ public final class IntelHex {
   /** Addresses of the format: 32 bits. */
   private static final long ADDRESSES = 1L << 32;
 
+  private static final String TEXT = "intel-hex";
+
   private static final int MOST_FINDINGS = 50;
 
   /** The largest file that is read, in bytes: 24 MiB of program. */
@@ -50,6 +52,11 @@ public final class IntelHex {
         @Override
         public String title() {
           return "Intel HEX";
+        }
+
+        @Override
+        public String text() {
+          return TEXT;
         }
 
         @Override
@@ -117,7 +124,7 @@ public final class IntelHex {
       findings.add(Finding.error(where(), "The file stops without an end record: it was cut off."));
     }
     return findings.isEmpty()
-        ? new ImageRead.Image(image.build())
+        ? new ImageRead.Image(image.build(), TEXT)
         : new ImageRead.Damaged(findings);
   }
 
@@ -134,31 +141,23 @@ public final class IntelHex {
       findings.add(Finding.error(where(), "There is a record after the end record."));
       return;
     }
-    int count = (end - start - 1) / 2;
-    byte[] record = new byte[count];
-    int sum = 0;
-    for (int i = 0; i < count; i++) {
-      int high = Character.digit(bytes[start + 1 + 2 * i], 16);
-      int low = Character.digit(bytes[start + 2 + 2 * i], 16);
-      if (high < 0 || low < 0) {
-        findings.add(
-            Finding.error(
-                where(), "Character " + (2 * i + 2) + " or the next is no hexadecimal digit."));
-        return;
-      }
-      record[i] = (byte) (high << 4 | low);
-      sum += record[i];
+    HexDigits digits = HexDigits.of(bytes, start + 1, end);
+    if (digits.bad() >= 0) {
+      findings.add(Finding.error(where(), digits.sentence(start)));
+      return;
     }
+    byte[] record = digits.bytes();
+    int count = record.length;
+    int sum = digits.sum();
     int claimed = count > 0 ? record[0] & 0xff : 0;
     if ((end - start) % 2 == 0 || count < 5 || count != claimed + 5) {
-      int digits = end - start - 1;
       findings.add(
           Finding.error(
               where(),
               "The record says "
                   + claimed
                   + " data bytes but has "
-                  + digits
+                  + (end - start - 1)
                   + " digits: it was cut off or run together."));
       return;
     }
