@@ -60,6 +60,11 @@ public final class Transfer {
       if (!hello.startsWith("ok " + LANGUAGE)) {
         return new Outcome.Failed(Phrase.of("link.other-language", LANGUAGE, hello), 0);
       }
+      String[] who = hello.split(" ");
+      if (who.length < 3 || !who[2].equals(target.id())) {
+        return new Outcome.Failed(
+            Phrase.of("line.identity", who.length < 3 ? "?" : who[2], target.id()), 0);
+      }
       List<Page> pages = pages(image);
       for (Page page : pages) {
         if (cancelled.getAsBoolean()) {
@@ -85,6 +90,8 @@ public final class Transfer {
           : new Outcome.Failed(Phrase.of("link.not-started", started), sent);
     } catch (Refused e) {
       return new Outcome.Failed(e.why, sent);
+    } catch (LineTrouble e) {
+      return new Outcome.Failed(e.phrase(), sent);
     } catch (IOException e) {
       return new Outcome.Failed(Phrase.of("link.broken", String.valueOf(e.getMessage())), sent);
     }

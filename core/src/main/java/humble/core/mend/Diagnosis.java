@@ -44,7 +44,7 @@ public final class Diagnosis {
   private static final double LEAST_GAIN_BITS = 0.006;
 
   /** Where most speaks for nothing being wrong, what is left to gain by little is let go. */
-  private static final double LEAST_GAIN_SOUND_BITS = 0.06;
+  private static final double LEAST_GAIN_SOUND_BITS = 0.09;
 
   private static final double LONG_MIN = 0.6;
 

@@ -1,0 +1,10 @@
+package humble.bench.line;
+
+/**
+ * A serial port that is there.
+ *
+ * @param name name to open it by
+ * @param says what the system says of it, in words
+ * @param fresh whether it was not there when ports were last looked for
+ */
+public record PortSeen(String name, String says, boolean fresh) {}
