@@ -78,8 +78,8 @@ static uint32_t crc_byte(uint32_t crc, uint8_t byte) {
 }
 
 static int inside(uint32_t address, uint32_t count) {
-  return address >= HUMBLE_LINK_FROM && count <= HUMBLE_LINK_BYTES &&
-         address - HUMBLE_LINK_FROM <= HUMBLE_LINK_BYTES - count;
+  uint32_t at = address - HUMBLE_LINK_FROM; /* one below the memory becomes a large one */
+  return count <= HUMBLE_LINK_BYTES && at <= HUMBLE_LINK_BYTES - count;
 }
 
 static int in_boot(uint32_t address, uint32_t count) {

@@ -96,6 +96,14 @@ public final class SerialPorts {
 
     @Override
     public int read(byte[] into, int waitMs) throws IOException {
+      int there = port.bytesAvailable();
+      if (there < 0) {
+        throw gone();
+      }
+      // Waiting goes by tenths of a second.
+      if (there == 0 && waitMs <= 1) {
+        return 0;
+      }
       long end = System.nanoTime() + waitMs * 1_000_000L;
       do {
         int left = (int) Math.max(1, (end - System.nanoTime()) / 1_000_000);

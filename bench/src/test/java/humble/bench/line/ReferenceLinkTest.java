@@ -53,8 +53,17 @@ class ReferenceLinkTest {
     Path board = folder.resolve("board");
     Process compiler =
         new ProcessBuilder(
-                "cc", "-std=c99", "-Wall", "-Wextra", "-Werror", "-D_POSIX_C_SOURCE=200809L", "-O1",
-                "-fsanitize=undefined", "-fno-sanitize-recover", "-o", board.toString(),
+                "cc",
+                "-std=c99",
+                "-Wall",
+                "-Wextra",
+                "-Werror",
+                "-D_POSIX_C_SOURCE=200809L",
+                "-O1",
+                "-fsanitize=undefined",
+                "-fno-sanitize-recover",
+                "-o",
+                board.toString(),
                 SOURCES.resolve("humble_link.c").toString(),
                 SOURCES.resolve("humble_link_host.c").toString())
             .redirectErrorStream(true)
@@ -108,9 +117,18 @@ class ReferenceLinkTest {
   private static void nonsense(LineLink link) throws IOException {
     for (String request :
         List.of(
-            "page", "page 0x0", "page 0x0 zz 00000000", "page 0x0 1 00000000",
-            "page 0x7fff 0102 b6cc4292", "read 0x7fff 2", "read 0xffffffff 0xffffffff",
-            "erase 99999999999999999999 1", "crc 0x0 -1", "drive", "what", "read 0x0",
+            "page",
+            "page 0x0",
+            "page 0x0 zz 00000000",
+            "page 0x0 1 00000000",
+            "page 0x7fff 0102 b6cc4292",
+            "read 0x7fff 2",
+            "read 0xffffffff 0xffffffff",
+            "erase 99999999999999999999 1",
+            "crc 0x0 -1",
+            "drive",
+            "what",
+            "read 0x0",
             "page 0x0 " + "00".repeat(400) + " 00000000")) {
       assertThat(link.ask(request)).as(request).startsWith("err");
     }
