@@ -2,22 +2,21 @@ package humble.cli;
 
 import humble.bench.LineTrouble;
 import humble.bench.PracticeBench;
-import humble.bench.Transfer;
 import humble.bench.line.BoardDrive;
 import humble.bench.line.ByteLine;
 import humble.bench.line.LineLink;
+import humble.bench.line.Loading;
 import humble.bench.line.OwnProgrammer;
 import humble.bench.line.ResetPulse;
 import humble.bench.line.SerialPorts;
-import humble.bench.line.XmodemSender;
 import humble.core.firmware.ImageCheck;
 import humble.core.firmware.ImageDiff;
-import humble.core.firmware.ImageEdit;
 import humble.core.firmware.ImageProblem;
 import humble.core.firmware.ProgramImage;
 import humble.core.kit.ChipFacts;
 import humble.core.kit.Firmware;
 import humble.core.kit.Parts;
+import humble.core.words.Phrase;
 import humble.core.words.Words;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
@@ -45,7 +44,6 @@ final class LoadCommand extends humble.cli.Command {
   private static final String SIMULATED = "sim:";
   private static final String DRIVE = "drive:";
   private static final int ANSWER_MS = 3_000;
-  private static final int BLOCK_MS = 10_000;
 
   @Parameters(paramLabel = "IMAGE")
   @Nullable Path image;
@@ -147,12 +145,25 @@ final class LoadCommand extends humble.cli.Command {
                     .findFirst()
                     .orElse("page");
     return switch (way) {
-      case "xmodem" -> overPort(target, line -> byXmodem(program, line));
+      case "xmodem" ->
+          overPort(
+              target,
+              line ->
+                  sent(
+                      program,
+                      new Loading.Way.Xmodem(line, longBlocks, Math.max(1, waitSeconds) * 1000),
+                      false));
       case "page" -> {
         if (target == null) {
           throw new BadInput("--kit, --target: page by page needs to know the chip's pages.");
         }
-        yield overPort(target, line -> byPages(program, target, line));
+        yield overPort(
+            target,
+            line ->
+                sent(
+                    program,
+                    new Loading.Way.Pages(new LineLink(line, ANSWER_MS), target.chip()),
+                    false));
       }
       default -> throw new BadInput("--protocol: '" + way + "' is none of xmodem, page, drive.");
     };
@@ -243,74 +254,18 @@ final class LoadCommand extends humble.cli.Command {
   }
 
   private Answer simulated(ProgramImage program, Target target) {
-    return told(
-        new Transfer(
-                new PracticeBench(target.parts(), 0, List.of()).link(target.chip()), target.chip())
-            .send(program, LoadCommand::progress, () -> false),
+    return sent(
+        program,
+        new Loading.Way.Pages(
+            new PracticeBench(target.parts(), 0, List.of()).link(target.chip()), target.chip()),
         true);
-  }
-
-  private Answer byPages(ProgramImage program, Target target, ByteLine line) {
-    return told(
-        new Transfer(new LineLink(line, ANSWER_MS), target.chip())
-            .send(program, LoadCommand::progress, () -> false),
-        false);
-  }
-
-  private Answer told(Transfer.Outcome outcome, boolean simulated) {
-    return switch (outcome) {
-      case Transfer.Outcome.Sent sent -> {
-        Map<String, @Nullable Object> answer = yes(sent.bytes(), sent.verified(), sent.retries());
-        if (simulated) {
-          answer.put("simulated", true);
-        }
-        yield new Answer(
-            answer,
-            List.of(
-                sent.bytes()
-                    + " bytes sent to "
-                    + (simulated ? "a simulated board, " : "the board, ")
-                    + (sent.verified() ? "read back, the same." : "read back, not the same.")),
-            !sent.verified());
-      }
-      case Transfer.Outcome.Cancelled cancelled -> no(cancelled.bytes(), "Cancelled.");
-      case Transfer.Outcome.Failed failed -> no(failed.bytes(), WORDS.say(failed.why()));
-    };
-  }
-
-  private Answer byXmodem(ProgramImage program, ByteLine line) {
-    long from = program.segments().isEmpty() ? 0 : program.segments().getFirst().from();
-    long to = program.segments().isEmpty() ? -1 : program.segments().getLast().to();
-    if (to - from >= ImageFile.MOST_BYTES) {
-      throw new BadInput(image + ": from its first address to its last it is too large to send.");
-    }
-    byte[] bytes = ImageEdit.bytes(program, from, to, 0xff);
-    XmodemSender.Outcome outcome =
-        new XmodemSender(line, longBlocks, Math.max(1, waitSeconds) * 1000, BLOCK_MS)
-            .send(bytes, LoadCommand::progress, () -> false);
-    return switch (outcome) {
-      case XmodemSender.Outcome.Sent sent ->
-          sent.endConfirmed()
-              ? new Answer(
-                  yes(program.length(), false, sent.retries()),
-                  List.of(
-                      program.length()
-                          + " bytes sent, every block confirmed. Nothing was read back: the"
-                          + " protocol cannot."),
-                  false)
-              : no(program.length(), "All blocks were taken, but the end was not confirmed.");
-      case XmodemSender.Outcome.Cancelled cancelled -> no(cancelled.bytes(), "Cancelled.");
-      case XmodemSender.Outcome.Failed failed -> no(failed.bytes(), WORDS.say(failed.why()));
-    };
   }
 
   private Answer byDrive(ImageRead.Image read, @Nullable Target target, Path folder) {
     BoardDrive drive =
         BoardDrive.at(folder)
             .orElseThrow(() ->
-                new BadInput(
-                    "--port: "
-                        + WORDS.say(humble.core.words.Phrase.of("drive.none", folder.toString()))));
+                new BadInput("--port: " + WORDS.say(Phrase.of("drive.none", folder.toString()))));
     String name = String.valueOf(Objects.requireNonNull(image).getFileName());
     String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
     byte[] bytes =
@@ -321,21 +276,37 @@ final class LoadCommand extends humble.cli.Command {
                     read.image(),
                     new ImageWriter.As(0xff, target == null ? null : target.chip().uf2Family()))
                 .orElseThrow();
-    return switch (drive.copy(stem + ".uf2", bytes, LoadCommand::progress, () -> false)) {
-      case BoardDrive.Outcome.Copied copied -> {
-        boolean same = copied.same().orElse(false);
+    return sent(read.image(), new Loading.Way.Drive(drive, stem + ".uf2", bytes), false);
+  }
+
+  private Answer sent(ProgramImage program, Loading.Way way, boolean simulated) {
+    return switch (Loading.send(program, way, LoadCommand::progress, () -> false)) {
+      case Loading.Outcome.Sent sent -> {
+        boolean verified = sent.proof() == Loading.Proof.READ_BACK;
+        Map<String, @Nullable Object> answer = yes(sent.bytes(), verified, sent.retries());
+        if (simulated) {
+          answer.put("simulated", true);
+        }
         yield new Answer(
-            yes(read.image().length(), same, 0),
+            answer,
             List.of(
-                read.image().length()
-                    + " bytes copied, "
-                    + (copied.same().isEmpty()
-                        ? "and the drive went away: the board has taken it."
-                        : same ? "read back, the same." : "read back, not the same.")),
-            copied.same().isPresent() && !same);
+                sent.bytes()
+                    + " bytes sent to "
+                    + (simulated ? "a simulated board, " : "the board, ")
+                    + told(sent.proof())),
+            sent.proof() == Loading.Proof.DIFFERS);
       }
-      case BoardDrive.Outcome.Cancelled cancelled -> no(0, "Cancelled.");
-      case BoardDrive.Outcome.Failed failed -> no(0, WORDS.say(failed.why()));
+      case Loading.Outcome.Cancelled cancelled -> no(cancelled.bytes(), "Cancelled.");
+      case Loading.Outcome.Failed failed -> no(failed.bytes(), WORDS.say(failed.why()));
+    };
+  }
+
+  private static String told(Loading.Proof proof) {
+    return switch (proof) {
+      case READ_BACK -> "read back, the same.";
+      case DIFFERS -> "read back, not the same.";
+      case BLOCKS -> "every block confirmed. Nothing was read back: the protocol cannot.";
+      case TAKEN -> "and the drive went away: the board has taken it.";
     };
   }
 
@@ -374,10 +345,7 @@ final class LoadCommand extends humble.cli.Command {
                   yes(length(), false, 0),
                   List.of("The command says that it worked. Nothing was read back here."),
                   false)
-              : no(
-                  0,
-                  WORDS.say(
-                      humble.core.words.Phrase.of("own.failed", Integer.toString(ended.status()))));
+              : no(0, WORDS.say(Phrase.of("own.failed", Integer.toString(ended.status()))));
       case OwnProgrammer.Outcome.Cancelled cancelled -> no(0, "Cancelled.");
       case OwnProgrammer.Outcome.Failed failed -> no(0, WORDS.say(failed.why()));
     };

@@ -71,7 +71,8 @@ final class EventJson {
     kinds.put("FaultHidden", BuildEvent.FaultHidden.class);
     kinds.put("Observed", BuildEvent.Observed.class);
     kinds.put("Mended", BuildEvent.Mended.class);
-    kinds.put("Loaded", BuildEvent.Loaded.class);
+    kinds.put("LoadedBy", BuildEvent.Loaded.class);
+    kinds.put("Started", BuildEvent.Started.class);
     kinds.put("Saw", BuildEvent.Saw.class);
     kinds.put("Woke", BuildEvent.Woke.class);
     kinds.put("Closed", BuildEvent.Closed.class);

@@ -16,11 +16,12 @@ import tools.jackson.databind.JsonNode;
 final class FormerWords {
   private static final String LIGHTS = "LightsSeen";
   private static final String DISPLAY = "DisplaySet";
+  private static final String LOADED = "Loaded";
 
   private FormerWords() {}
 
   static boolean knows(String word) {
-    return word.equals(LIGHTS) || word.equals(DISPLAY);
+    return word.equals(LIGHTS) || word.equals(DISPLAY) || word.equals(LOADED);
   }
 
   /**
@@ -29,6 +30,15 @@ final class FormerWords {
    * @throws RuntimeException when a key is missing or is of another kind
    */
   static BuildEvent read(String word, JsonNode body) {
+    if (word.equals(LOADED)) {
+      return new BuildEvent.Loaded(
+          body.required("image").asString(),
+          body.required("target").asString(),
+          body.required("bytes").longValue(),
+          body.required("sha256").asString(),
+          body.required("verified").booleanValue(),
+          body.required("practice").booleanValue());
+    }
     String peripheral = body.required("peripheral").asString();
     boolean practice = body.required("practice").booleanValue();
     return new BuildEvent.Saw(

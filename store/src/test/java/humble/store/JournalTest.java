@@ -73,6 +73,9 @@ class JournalTest {
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
         new BuildEvent.Loaded("lamp", "main", 1754, "ab", true, false),
+        new BuildEvent.Loaded(
+            "lamp", "main", 9, "cd", false, false, "lamp.hex", 0xffff_ffffL, "a port", "blocks"),
+        new BuildEvent.Started("lamp", true, false),
         new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true),
         new BuildEvent.Saw(
             "screen", new DisplaySetting(new Pose(270, true), true, false, 2, -1).facts(), true),
@@ -288,7 +291,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired Loaded Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 
@@ -309,7 +312,7 @@ class JournalTest {
     assertThat(DisplaySetting.of(setting.facts())).isEqualTo(setting);
     assertThat(EventJson.read("LightsSeen", "{\"peripheral\":\"lamps\"}"))
         .isInstanceOf(BuildEvent.Unread.class);
-    assertThat(EventJson.kindsWritten()).doesNotContain("LightsSeen", "DisplaySet");
+    assertThat(EventJson.kindsWritten()).doesNotContain("LightsSeen", "DisplaySet", "Loaded");
   }
 
   @Test

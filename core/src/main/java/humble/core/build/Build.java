@@ -47,6 +47,7 @@ public final class Build {
   private final SequencedMap<String, BuildEvent.GateRead> gateReadings = new LinkedHashMap<>();
   private final SequencedMap<String, Double> passedGates = new LinkedHashMap<>();
   private final SequencedMap<String, BuildEvent.Loaded> loaded = new LinkedHashMap<>();
+  private final SequencedMap<String, Boolean> started = new LinkedHashMap<>();
   private final Map<String, Map<String, String>> facts = new LinkedHashMap<>();
   private final Set<String> awake = new LinkedHashSet<>();
   private final Set<String> closed = new LinkedHashSet<>();
@@ -152,7 +153,11 @@ public final class Build {
         e.gates().forEach(this::shut);
         seriesRead.remove(e.state());
       }
-      case BuildEvent.Loaded e -> loaded.put(e.image(), e);
+      case BuildEvent.Loaded e -> {
+        loaded.put(e.image(), e);
+        started.remove(e.image());
+      }
+      case BuildEvent.Started e -> started.put(e.image(), e.byItself());
       case BuildEvent.Saw e ->
           facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
       case BuildEvent.Woke e -> awake.add(e.peripheral());
@@ -393,6 +398,11 @@ public final class Build {
   /** Gives the fault hidden on the practice bench and not found yet. */
   public Optional<BuildEvent.FaultHidden> hidden() {
     return Optional.ofNullable(hidden).filter(h -> !h.fault().isEmpty());
+  }
+
+  /** Gives whether what was loaded began by itself after power was off, by image. */
+  public Map<String, Boolean> started() {
+    return started;
   }
 
   /** Gives what was loaded, by image. */

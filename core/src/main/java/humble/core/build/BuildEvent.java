@@ -195,10 +195,42 @@ public sealed interface BuildEvent {
     }
   }
 
-  /** An image was sent and read back. */
+  /**
+   * An image was loaded.
+   *
+   * @param verified whether what is in the chip was read back, the same
+   * @param practice whether the chip is simulated
+   * @param file name of the file that was sent; empty in old journals
+   * @param crc32 CRC-32 of its bytes, 0 in old journals
+   * @param way how it was sent: {@code practice}, {@code own}, or a port or drive by its name
+   * @param proof what speaks for it: {@code read-back}, {@code blocks}, {@code taken} or nothing
+   */
   record Loaded(
-      String image, String target, long bytes, String sha256, boolean verified, boolean practice)
-      implements BuildEvent {}
+      String image,
+      String target,
+      long bytes,
+      String sha256,
+      boolean verified,
+      boolean practice,
+      String file,
+      long crc32,
+      String way,
+      String proof)
+      implements BuildEvent {
+    /** Makes one of which nothing more is known. */
+    public Loaded(
+        String image,
+        String target,
+        long bytes,
+        String sha256,
+        boolean verified,
+        boolean practice) {
+      this(image, target, bytes, sha256, verified, practice, "", 0, "", "");
+    }
+  }
+
+  /** Power was off and on again, and the program that was loaded began by itself, or did not. */
+  record Started(String image, boolean byItself, boolean practice) implements BuildEvent {}
 
   /**
    * Facts about a peripheral were seen, or set: each by the name that its wake test gives it. A

@@ -12,13 +12,22 @@ import org.jspecify.annotations.Nullable;
  * @param clockHz clock that its programs reckon with, null where the kit says nothing
  * @param identity what it says it is when asked, in hexadecimal; empty where the kit says nothing
  * @param config words that set the chip up, in the order of the kit
+ * @param resetBy how its port resets it: {@code none}, {@code dtr}, {@code rts} or {@code
+ *     rts-loader-dtr}
  */
-public record ChipFacts(int baud, @Nullable Long clockHz, String identity, List<Word> config) {
+public record ChipFacts(
+    int baud, @Nullable Long clockHz, String identity, List<Word> config, String resetBy) {
   /** The speed where a kit says nothing. */
   public static final int USUAL_BAUD = 57_600;
 
+  /** A hand presses reset. */
+  public static final String NO_RESET = "none";
+
+  /** The ways in which a port resets a chip. */
+  public static final List<String> RESETS = List.of(NO_RESET, "dtr", "rts", "rts-loader-dtr");
+
   /** Nothing. */
-  public static final ChipFacts UNKNOWN = new ChipFacts(USUAL_BAUD, null, "", List.of());
+  public static final ChipFacts UNKNOWN = new ChipFacts(USUAL_BAUD, null, "", List.of(), NO_RESET);
 
   public ChipFacts {
     config = List.copyOf(config);

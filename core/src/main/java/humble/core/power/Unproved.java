@@ -49,6 +49,9 @@ public final class Unproved {
           } else if (!loaded.verified()) {
             open.add(Phrase.of("unproved.read-back", image.id()));
           }
+          if (loaded != null && !build.started().getOrDefault(image.id(), false)) {
+            open.add(Phrase.of("unproved.starts", image.id()));
+          }
         });
     kit.peripherals().stream()
         .filter(peripheral -> !build.awake().contains(peripheral.id()))

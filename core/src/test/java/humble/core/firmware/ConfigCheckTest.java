@@ -49,7 +49,11 @@ class ConfigCheckTest {
         0x68756d62L,
         List.of("page"),
         new ChipFacts(
-            57_600, clockHz, "", List.of(new ChipFacts.Word("low", AT, 1, List.of(CLOCK, RESET)))));
+            57_600,
+            clockHz,
+            "",
+            List.of(new ChipFacts.Word("low", AT, 1, List.of(CLOCK, RESET))),
+            "none"));
   }
 
   private static Parts parts(String crystal) {

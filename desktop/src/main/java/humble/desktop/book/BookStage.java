@@ -158,6 +158,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Observed e -> null;
       case BuildEvent.FaultHidden e -> null;
       case BuildEvent.Loaded e -> StageId.LOAD;
+      case BuildEvent.Started e -> StageId.LOAD;
       case BuildEvent.Saw e -> StageId.WAKE;
       case BuildEvent.Woke e -> StageId.WAKE;
       case BuildEvent.Closed e -> StageId.CLOSE;

@@ -47,7 +47,17 @@ final class FirmwareJson {
         baud,
         c.has("clock_hz") ? (Long) (long) c.numberFrom("clock_hz", 0, 0) : null,
         identity.toLowerCase(Locale.ROOT),
-        c.each("config", FirmwareJson::word));
+        c.each("config", FirmwareJson::word),
+        reset(c));
+  }
+
+  private static String reset(Cursor c) {
+    String by = c.maybeText("reset_by").orElse(ChipFacts.NO_RESET);
+    if (!ChipFacts.RESETS.contains(by)) {
+      c.error("reset_by", "It is one of " + String.join(", ", ChipFacts.RESETS) + ".");
+      return ChipFacts.NO_RESET;
+    }
+    return by;
   }
 
   private static ChipFacts.Word word(Cursor c) {

@@ -80,6 +80,8 @@ public final class EventWords {
               e.practice() ? "event.mended-practice" : "event.mended", e.fault(), e.measurements());
       case BuildEvent.Repaired e -> words.say("event.repaired", e.fault());
       case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
+      case BuildEvent.Started e ->
+          words.say(e.byItself() ? "event.started" : "event.not-started", e.image());
       case BuildEvent.Saw e -> words.say("event.saw", e.peripheral(), facts(words, e.facts()));
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
       case BuildEvent.Closed e ->

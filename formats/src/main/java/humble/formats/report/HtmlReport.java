@@ -167,13 +167,25 @@ public final class HtmlReport {
         case BuildEvent.Loaded e ->
             row(
                 name(e.image()),
-                words.say("report.loaded", e.bytes()),
+                words.say("report.loaded", e.bytes()) + sent(e),
                 words.say(e.verified() ? "report.verified" : "report.not-verified")
                     + practice(e.practice()));
         default -> {}
       }
     }
     out.append("</table>\n");
+  }
+
+  /** What was sent by name and number, and by which way; older journals do not say. */
+  private String sent(BuildEvent.Loaded e) {
+    return e.file().isEmpty()
+        ? ""
+        : words.say(
+            "report.sent",
+            e.file(),
+            String.format(Locale.ROOT, "%08x", e.crc32()),
+            e.sha256(),
+            words.knows("report.way." + e.way()) ? words.say("report.way." + e.way()) : e.way());
   }
 
   /** A verdict that an older or newer journal wrote is told as it is. */

@@ -1,0 +1,50 @@
+package humble.desktop.load;
+
+import humble.core.build.BuildEvent;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import java.util.Optional;
+
+/** Nothing is left to load, or the kit has nothing to load: told apart. */
+final class AllInHand extends LoadHand {
+  AllInHand(LoadBench bench) {
+    super(bench, bench.all().isEmpty() ? Optional.empty() : Optional.of(bench.all().getLast()));
+  }
+
+  @Override
+  double sent() {
+    return 1;
+  }
+
+  @Override
+  public Card card() {
+    boolean any = !bench.all().isEmpty();
+    Card.Maker card = seat.card(say("load.kicker"), say(any ? "load.done" : "load.nothing"));
+    open.build().loaded().values().forEach(loaded -> row(card, loaded));
+    open.build()
+        .started()
+        .forEach((image, byItself) ->
+            card.row(
+                byItself ? Standing.DONE : Standing.TO_DO,
+                say(byItself ? "load.starts" : "load.starts-not", image)));
+    if (open.build().started().containsValue(false)) {
+      card.verdict(false, say("load.starts-not.why"));
+    }
+    return card.go(say("load.wake"), () -> seat.desk().go(StageId.WAKE));
+  }
+
+  private void row(Card.Maker card, BuildEvent.Loaded loaded) {
+    String key =
+        loaded.verified()
+            ? "load.row"
+            : switch (loaded.proof()) {
+              case "blocks" -> "load.row-blocks";
+              case "taken" -> "load.row-taken";
+              default -> "load.row-own";
+            };
+    card.row(
+        loaded.verified() ? Standing.DONE : Standing.TO_DO,
+        say(key, loaded.image(), loaded.bytes()));
+  }
+}

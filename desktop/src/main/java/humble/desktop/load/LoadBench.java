@@ -1,0 +1,114 @@
+package humble.desktop.load;
+
+import humble.core.kit.Firmware;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.Errand;
+import humble.desktop.session.OpenBuild;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** What the hands of Load share: the images as they were read, and the ways to the chip. */
+final class LoadBench {
+  private final OpenBuild open;
+  private final Seat seat;
+  private final Map<String, ImageOnBench> images = new LinkedHashMap<>();
+  private final LoadWays ways = new LoadWays();
+  private List<LoadWay> seen = List.of();
+  private @Nullable LoadWay chosen;
+  private Errand<?> looking = Errand.over();
+
+  LoadBench(OpenBuild open, Seat seat) {
+    this.open = open;
+    this.seat = seat;
+    for (Firmware.Image image : open.kit().firmware().images()) {
+      images.put(image.id(), ImageOnBench.of(open, image, seat.words()));
+    }
+  }
+
+  OpenBuild open() {
+    return open;
+  }
+
+  Seat seat() {
+    return seat;
+  }
+
+  /** Gives the first image that is not loaded yet. */
+  Optional<ImageOnBench> next() {
+    return images.values().stream()
+        .filter(image -> !open.build().loaded().containsKey(image.image().id()))
+        .findFirst();
+  }
+
+  /**
+   * Gives the first image that is loaded, and of which nobody knows whether it starts by itself.
+   */
+  Optional<ImageOnBench> toStart() {
+    return images.values().stream()
+        .filter(image -> open.build().loaded().containsKey(image.image().id()))
+        .filter(image -> !open.build().started().containsKey(image.image().id()))
+        .findFirst();
+  }
+
+  /** Gives all images. */
+  List<ImageOnBench> all() {
+    return List.copyOf(images.values());
+  }
+
+  /**
+   * Gives the way that is taken: what was chosen, the practice bench, or the maker's own loader.
+   */
+  LoadWay way() {
+    LoadWay own = chosen;
+    if (own != null && !(own instanceof LoadWay.Practice && !open.practiceOn())) {
+      return own;
+    }
+    return open.practiceOn() ? new LoadWay.Practice() : new LoadWay.Own();
+  }
+
+  void choose(LoadWay way) {
+    chosen = way;
+  }
+
+  /** Gives every way that may be chosen now. */
+  List<LoadWay> choices() {
+    List<LoadWay> all = new ArrayList<>(seen);
+    if (open.practiceOn()) {
+      all.add(new LoadWay.Practice());
+    }
+    all.add(new LoadWay.Own());
+    return all;
+  }
+
+  /** Looks again what is plugged in, unless it is being looked at. */
+  void look(Firmware.Target target) {
+    if (!looking.isRunning()) {
+      looking =
+          open.works()
+              .talk(
+                  "what is plugged in",
+                  calledOff -> ways.look(target),
+                  found -> {
+                    seen = found;
+                    seat.desk().refresh();
+                  });
+    }
+  }
+
+  boolean isLooking() {
+    return looking.isRunning();
+  }
+
+  void left() {
+    looking.cancel();
+  }
+
+  /** Gives the picture for an image, so many of its bytes sent. */
+  StreetMat street(Optional<ImageOnBench> image, double sent) {
+    return StreetMat.of(this, image, sent);
+  }
+}

@@ -1,0 +1,36 @@
+package humble.desktop.load;
+
+import humble.bench.line.BoardDrive;
+import humble.bench.line.PortSeen;
+import humble.bench.line.SerialPorts;
+import humble.core.kit.Firmware;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The ways to a chip that are there now: looked for on a thread of its own. */
+final class LoadWays {
+  private static final String DRIVE = "drive";
+
+  private final SerialPorts ports = new SerialPorts();
+
+  /** Looks what is plugged in that takes what {@code target} speaks; what is fresh comes first. */
+  List<LoadWay> look(Firmware.Target target) {
+    List<LoadWay> ways = new ArrayList<>();
+    Optional<String> overPort =
+        target.protocols().stream().filter(each -> !each.equals(DRIVE)).findFirst();
+    if (target.protocols().contains(DRIVE) || target.uf2Family() != null) {
+      BoardDrive.all().forEach(drive -> ways.add(new LoadWay.Drive(drive.folder(), drive.board())));
+    }
+    List<PortSeen> seen = ports.look();
+    if (overPort.isPresent()) {
+      for (boolean fresh : new boolean[] {true, false}) {
+        seen.stream()
+            .filter(port -> port.fresh() == fresh)
+            .forEach(port ->
+                ways.add(new LoadWay.Port(port.name(), port.says(), fresh, overPort.get())));
+      }
+    }
+    return List.copyOf(ways);
+  }
+}
