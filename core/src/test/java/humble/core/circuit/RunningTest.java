@@ -9,6 +9,7 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Habits;
+import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Predictions;
 import humble.core.mend.Sight;
@@ -177,18 +178,21 @@ class RunningTest {
   }
 
   @Test
-  void theClockIsAskedForWhereItDecides() {
+  void theClockTellsWhereItDecides() {
     Parts parts = parts();
-    Diagnosis.Known known =
+    Diagnosis.Next next =
         diagnosis(parts)
-            .after(
+            .asked(
+                new Measure.Look("X1"),
                 List.of(
                     Observation.seen("dark:LED1", parts).orElseThrow(),
                     Observation.reading("V(OUT)=0.00", parts, lit(parts)).orElseThrow(),
                     Observation.reading("V(RESET)=4.99", parts, lit(parts)).orElseThrow()));
-    Diagnosis.Next next = known.next().orElseThrow();
-    assertThat(next.measure().toString()).isEqualTo("look(X1)");
+    assertThat(next.gainBits()).isGreaterThan(0.3);
     assertThat(next.looks()).containsValue(Sight.RUNNING).containsValue(Sight.STILL);
+    assertThat(
+            diagnosis(parts).available(List.of(Observation.seen("dark:LED1", parts).orElseThrow())))
+        .contains(new Measure.Look("X1"));
   }
 
   @Test

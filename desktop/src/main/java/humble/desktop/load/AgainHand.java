@@ -1,9 +1,12 @@
 package humble.desktop.load;
 
+import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.kit.Firmware;
 import humble.desktop.session.Errand;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
+import java.io.IOException;
 import java.util.Optional;
 
 /** Power off and on again: does what was loaded begin by itself? */
@@ -57,8 +60,16 @@ final class AgainHand extends LoadHand {
             open.works()
                 .talk(
                     target.id(),
-                    calledOff -> open.link(target, asOf).ask("start"),
+                    calledOff -> answered(target, asOf),
                     answer -> act(answer.equals("ok"))));
+  }
+
+  private String answered(Firmware.Target target, Build asOf) {
+    try {
+      return open.link(target, asOf).ask("start");
+    } catch (IOException e) {
+      return "err " + e.getMessage();
+    }
   }
 
   private void act(boolean byItself) {

@@ -154,6 +154,8 @@ class HtmlReportTest {
             new BuildEvent.GateRead("rail33", 3.3, "inside", false),
             new BuildEvent.GatePassed("rail33", 3.3),
             new BuildEvent.Loaded("lamp", "main", 1754, "00", true, true),
+            new BuildEvent.Started("lamp", true, false),
+            new BuildEvent.Started("lamp", false, false),
             new BuildEvent.Saw("lamps", Map.of("dark", ""), true),
             new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true),
             new BuildEvent.Saw("screen", DisplaySetting.PLAIN.facts(), true),
