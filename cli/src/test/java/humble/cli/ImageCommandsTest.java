@@ -178,4 +178,34 @@ class ImageCommandsTest {
     Ran odd = Ran.run("load", LAMP, "--port", "drive:.", "--protocol", "page");
     assertThat(odd.status()).isEqualTo(2);
   }
+
+  private List<String> steps(String moment) throws IOException {
+    Path kit = Files.createDirectories(folder.resolve(moment));
+    String text = Files.readString(Path.of(KIT, "kit.json"));
+    String id = "\"id\": \"lamp\",";
+    Files.writeString(
+        kit.resolve("kit.json"), text.replace(id, id + " \"moment\": \"" + moment + "\","));
+    Files.copy(Path.of(LAMP), kit.resolve("lamp.hex"));
+    JsonNode plan = Ran.runJson("plan", kit.toString()).json();
+    List<String> ids = new java.util.ArrayList<>();
+    plan.get("steps").forEach(step -> ids.add(step.get("id").stringValue()));
+    return ids;
+  }
+
+  @Test
+  void aProgramThatGoesInEarlyIsAStepBeforeItsChip() throws IOException {
+    List<String> early = steps("in-socket");
+    assertThat(early).contains("load:lamp", "insert:U1");
+    assertThat(early.indexOf("load:lamp")).isLessThan(early.indexOf("insert:U1"));
+    assertThat(steps("awake")).doesNotContain("load:lamp");
+    Path bad = Files.createDirectories(folder.resolve("bad"));
+    Files.writeString(
+        bad.resolve("kit.json"),
+        Files.readString(Path.of(KIT, "kit.json"))
+            .replace("\"id\": \"lamp\",", "\"id\": \"lamp\", \"moment\": \"later\","));
+    Files.copy(Path.of(LAMP), bad.resolve("lamp.hex"));
+    Ran checked = Ran.run("check", bad.toString());
+    assertThat(checked.status()).isEqualTo(1);
+    assertThat(checked.out() + checked.err()).contains("before-fit").contains("moment");
+  }
 }

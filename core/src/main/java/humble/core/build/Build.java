@@ -1,5 +1,6 @@
 package humble.core.build;
 
+import humble.core.kit.Firmware;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -156,6 +157,7 @@ public final class Build {
       case BuildEvent.Loaded e -> {
         loaded.put(e.image(), e);
         started.remove(e.image());
+        doneSteps.add(Firmware.LOADS + e.image());
       }
       case BuildEvent.Started e -> started.put(e.image(), e.byItself());
       case BuildEvent.Saw e ->

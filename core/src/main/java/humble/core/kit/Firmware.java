@@ -134,6 +134,35 @@ public record Firmware(List<Target> targets, List<Image> images) {
     }
   }
 
+  /** What the id of a step begins with that loads an image before its chip is on the board. */
+  public static final String LOADS = "load:";
+
+  /** Minutes that a load takes at the bench, with the cable and the look whether it runs. */
+  private static final double LOAD_MIN = 3;
+
+  /** Gives the work of loading what goes in before its chip is fitted, or before its socket. */
+  List<Task> earlyLoads() {
+    return images.stream()
+        .filter(image -> image.moment() != Moment.AWAKE && target(image.target()).isPresent())
+        .map(image ->
+            new Task(
+                LOADS + image.id(),
+                TaskKind.LOAD,
+                image.title().isEmpty() ? image.id() : image.title(),
+                LOAD_MIN,
+                0,
+                List.of(),
+                List.of(target(image.target()).orElseThrow().ref())))
+        .toList();
+  }
+
+  /** Gives the image that a step loads early; empty for any other step. */
+  public Optional<Image> earlyImage(String step) {
+    return step.startsWith(LOADS)
+        ? images.stream().filter(image -> step.equals(LOADS + image.id())).findFirst()
+        : Optional.empty();
+  }
+
   /** Gives the target of that id. */
   public Optional<Target> target(String id) {
     return targets.stream().filter(target -> target.id().equals(id)).findFirst();

@@ -1,5 +1,6 @@
 package humble.core.kit;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -175,9 +176,23 @@ public record Kit(
     return gates.stream().filter(gate -> gate.id().equals(id)).findFirst();
   }
 
-  /** Gives the task of that id. */
+  /**
+   * Gives the tasks of the kit, and those that follow from what else it says: a program that goes
+   * in before its chip is fitted or inserted.
+   */
+  public List<Task> allTasks() {
+    List<Task> early = firmware.earlyLoads();
+    if (early.isEmpty()) {
+      return tasks;
+    }
+    List<Task> all = new ArrayList<>(tasks);
+    all.addAll(early);
+    return List.copyOf(all);
+  }
+
+  /** Gives the task of that id, of those that follow too. */
   public Optional<Task> task(String id) {
-    return tasks.stream().filter(task -> task.id().equals(id)).findFirst();
+    return allTasks().stream().filter(task -> task.id().equals(id)).findFirst();
   }
 
   /**

@@ -54,12 +54,12 @@ final class HardFacts {
     tasks();
     kit.gates().forEach(this::gate);
     water();
-    for (Task task : kit.tasks()) {
+    for (Task task : kit.allTasks()) {
       if (task.after().contains("soldering")) {
         all(task, Node::isFit, "route.after-soldering");
       }
     }
-    kit.tasks().forEach(this::unsaid);
+    kit.allTasks().forEach(this::unsaid);
     cells();
     last(TaskKind.COAT, "route.coat-last");
     last(TaskKind.CASE, "route.case-last");
@@ -142,7 +142,7 @@ final class HardFacts {
   }
 
   private void tasks() {
-    for (Task task : kit.tasks()) {
+    for (Task task : kit.allTasks()) {
       task.before()
           .forEach(then ->
               edge(
@@ -188,7 +188,7 @@ final class HardFacts {
 
   /** What cleans with liquid goes before what hates water, unless the kit has it the other way. */
   private void water() {
-    for (Task task : kit.tasks()) {
+    for (Task task : kit.allTasks()) {
       Node wash = work.byName().get(task.id());
       if (wash == null || task.kind() != TaskKind.CLEAN) {
         continue;
@@ -204,7 +204,7 @@ final class HardFacts {
           unless(wash, node, Phrase.of("route.wash-first", node.refs().getFirst()));
         }
       }
-      for (Task hung : kit.tasks()) {
+      for (Task hung : kit.allTasks()) {
         Node hangs = work.byName().get(hung.id());
         if (hangs != null && (hung.kind() == TaskKind.LINK || hung.kind() == TaskKind.WIRE)) {
           unless(wash, hangs, Phrase.of("route.wash-bare", hung.title()));
@@ -264,7 +264,7 @@ final class HardFacts {
 
   /** Everything comes before lacquer and before the case, but what the kit puts after them. */
   private void last(TaskKind kind, String because) {
-    for (Task task : kit.tasks()) {
+    for (Task task : kit.allTasks()) {
       if (task.kind() == kind) {
         all(task, first -> !isKind(first, EnumSet.of(kind, TaskKind.CASE)), because);
       }

@@ -154,9 +154,11 @@ final class StepList {
       case GATE -> kit.gate(node.id()).map(Gate::measure).map(m -> m.isPowered()).orElse(false);
       case TASK ->
           kit.task(node.id())
-              .map(Task::kind)
-              .map(kind -> kind == TaskKind.LOAD || kind == TaskKind.TEST)
-              .orElse(false);
+                  .map(Task::kind)
+                  .map(kind -> kind == TaskKind.LOAD || kind == TaskKind.TEST)
+                  .orElse(false)
+              // A chip that is not on the board yet is fed by itself.
+              && kit.firmware().earlyImage(node.id()).isEmpty();
       case FIT, INSERT, REMOVE, TURN, CHOOSE -> false;
     };
   }

@@ -269,7 +269,7 @@ final class Work {
   }
 
   private void tasks() {
-    for (Task task : kit.tasks()) {
+    for (Task task : kit.allTasks()) {
       if (!leftOut.contains(task.id())) {
         add(Step.Act.TASK, task.id(), List.of(), null, 0, task.minutes(), task.minutesUnattended());
       }

@@ -1,6 +1,7 @@
 package humble.desktop.load;
 
 import humble.core.build.BuildEvent;
+import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
@@ -31,7 +32,15 @@ final class AllInHand extends LoadHand {
     if (open.build().started().containsValue(false)) {
       card.verdict(false, say("load.starts-not.why"));
     }
-    return card.go(say("load.wake"), () -> seat.desk().go(StageId.WAKE));
+    // What went in early comes before the parts that wait for it.
+    StageId next =
+        Progress.step(open)
+            .map(step -> Progress.place(open.kit(), step))
+            .filter(stage -> stage.ordinal() < StageId.LOAD.ordinal())
+            .orElse(StageId.WAKE);
+    return next == StageId.WAKE
+        ? card.go(say("load.wake"), () -> seat.desk().go(StageId.WAKE))
+        : card.go(say("power.back"), () -> seat.desk().go(next));
   }
 
   private void row(Card.Maker card, BuildEvent.Loaded loaded) {

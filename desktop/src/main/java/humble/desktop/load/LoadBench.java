@@ -37,6 +37,11 @@ final class LoadBench {
     return seat;
   }
 
+  /** Gives an image by its id. */
+  Optional<ImageOnBench> image(String id) {
+    return Optional.ofNullable(images.get(id));
+  }
+
   /** Gives the first image that is not loaded yet. */
   Optional<ImageOnBench> next() {
     return images.values().stream()

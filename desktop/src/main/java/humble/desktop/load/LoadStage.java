@@ -25,6 +25,12 @@ public final class LoadStage extends HandStage {
   @Override
   protected Turn turn() {
     Optional<StageTask> task = StageTask.next(seat, open, StageId.LOAD);
+    Optional<ImageOnBench> early =
+        task.flatMap(each -> open.kit().firmware().earlyImage(each.id()))
+            .flatMap(image -> bench.image(image.id()));
+    if (early.isPresent()) {
+      return sending(early.get());
+    }
     if (task.isPresent()) {
       return new Turn(task.get().id(), () -> new LoadTaskHand(bench, task.get()));
     }
@@ -35,11 +41,14 @@ public final class LoadStage extends HandStage {
     }
     return bench
         .next()
-        .map(image ->
-            new Turn(
-                new Doing("send", image.image().id()),
-                () -> new SendHand(bench, image, () -> layOver(new WaysHand(bench, image)))))
+        .map(this::sending)
         .orElseGet(() -> new Turn(new Doing("all in", ""), () -> new AllInHand(bench)));
+  }
+
+  private Turn sending(ImageOnBench image) {
+    return new Turn(
+        new Doing("send", image.image().id()),
+        () -> new SendHand(bench, image, () -> layOver(new WaysHand(bench, image))));
   }
 
   @Override

@@ -14,8 +14,9 @@
  *       speaks for it stands in the journal: read back, every block confirmed, taken by the board,
  *       or the maker's word.
  *   <li><b>Afterwards</b> power goes off and on, and whether the program starts by itself is asked.
- *   <li><b>Limits.</b> One image after the other, in the order of the kit, and not yet at the step
- *       of the plan that its moment names. A command of the maker's own is for the command line.
+ *   <li><b>When.</b> An image that goes in before its chip is fitted, or before its socket, is a
+ *       step of the plan; the others follow when the board is awake, in the order of the kit.
+ *   <li><b>Limits.</b> A command of the maker's own is for the command line.
  * </ul>
  */
 @NullMarked

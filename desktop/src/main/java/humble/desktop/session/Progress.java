@@ -233,6 +233,9 @@ public final class Progress {
    */
   public static boolean waitsForFirstPower(OpenBuild open, Step step) {
     StageId place = place(open.kit(), step);
+    if (open.kit().firmware().earlyImage(step.id()).isPresent()) {
+      return false;
+    }
     if (place == StageId.WAKE || place == StageId.LOAD) {
       return nextCheck(open).isPresent();
     }

@@ -1,0 +1,199 @@
+package humble.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Kit;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Session;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.walk.BareKeys;
+import humble.store.Journal;
+import humble.store.JournalOpen;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.BooleanSupplier;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Load by its keys, without a window. */
+class LoadTest {
+  private static final int MOST_STEPS = 4000;
+  private static final long LONGEST_MS = 60_000;
+
+  @TempDir Path home = Path.of("");
+
+  private final BlockingQueue<Runnable> queue = BareKeys.queue();
+  private final ExecutorService background = Executors.newSingleThreadExecutor();
+  private final List<Session> sessions = new ArrayList<>();
+
+  @AfterEach
+  void close() {
+    sessions.forEach(Session::close);
+    background.shutdownNow();
+  }
+
+  private Path kit(String name, String... changes) throws IOException {
+    Path from = BenchInTest.root().resolve("kits").resolve(name);
+    Path to = Files.createDirectories(home.resolve(name));
+    try (var files = Files.list(from)) {
+      for (Path file : files.filter(Files::isRegularFile).toList()) {
+        Files.copy(file, to.resolve(file.getFileName()));
+      }
+    }
+    String text = Files.readString(to.resolve("kit.json"));
+    for (int i = 0; i < changes.length; i += 2) {
+      assertThat(text).contains(changes[i]);
+      text = text.replace(changes[i], changes[i + 1]);
+    }
+    Files.writeString(to.resolve("kit.json"), text);
+    return to;
+  }
+
+  private BareKeys bench(Path at) {
+    if (Journal.open(home.resolve("bench.db"), Clock.systemUTC())
+        instanceof JournalOpen.Opened opened) {
+      Session session = new Session(opened.journal(), home, List.of(at), background, queue::add);
+      sessions.add(session);
+      session.layKit(at);
+      return new BareKeys(session, Clock.systemUTC(), queue);
+    }
+    throw new AssertionError("the journal cannot be opened");
+  }
+
+  private static void until(BareKeys bench, BooleanSupplier so) throws InterruptedException {
+    long end = System.currentTimeMillis() + LONGEST_MS;
+    while (!so.getAsBoolean()) {
+      assertThat(System.currentTimeMillis()).as(bench.keys().card().title()).isLessThan(end);
+      bench.takeIn(20);
+    }
+  }
+
+  private static void walk(BareKeys bench, BooleanSupplier until) throws InterruptedException {
+    for (int steps = 0; !until.getAsBoolean(); steps++) {
+      assertThat(steps).as(bench.keys().card().title()).isLessThan(MOST_STEPS);
+      if (!bench.walk().step()) {
+        bench.takeIn(20);
+      }
+    }
+  }
+
+  private static void walkTo(BareKeys bench, StageId stage) throws InterruptedException {
+    walk(bench, () -> bench.keys().stage() == stage);
+  }
+
+  private static OpenBuild build(BareKeys bench) {
+    return bench.keys().build().orElseThrow();
+  }
+
+  private static Card card(BareKeys bench) {
+    return bench.keys().card();
+  }
+
+  @Test
+  void whatWasSentAndHowStandsInTheJournalAndItsStartIsAsked() throws Exception {
+    BareKeys bench = bench(kit("glowmoth"));
+    walkTo(bench, StageId.LOAD);
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> !build(bench).build().loaded().isEmpty());
+    BuildEvent.Loaded loaded = build(bench).build().loaded().get("lamp");
+    assertThat(loaded.file()).isEqualTo("lamp.hex");
+    assertThat(loaded.crc32()).isEqualTo(820779425L);
+    assertThat(loaded.way()).isEqualTo("practice");
+    assertThat(loaded.proof()).isEqualTo("read-back");
+    assertThat(loaded.verified()).isTrue();
+    assertThat(card(bench).title()).contains("start by itself");
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> !build(bench).build().started().isEmpty());
+    assertThat(build(bench).build().started()).containsEntry("lamp", true);
+    assertThat(card(bench).title()).isEqualTo("The program is in");
+  }
+
+  @Test
+  void aProgramThatDoesNotStartIsSaidAndStaysOpen() throws Exception {
+    BareKeys bench = bench(kit("glowmoth"));
+    walkTo(bench, StageId.LOAD);
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> !build(bench).build().loaded().isEmpty());
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(build(bench).build().started()).containsEntry("lamp", false);
+    assertThat(card(bench).verdict().orElseThrow().good()).isFalse();
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("start vector");
+  }
+
+  @Test
+  void anotherWayIsChosenByItsDigitAndIsTheMakersOwnWord() throws Exception {
+    BareKeys bench = bench(kit("glowmoth"));
+    walkTo(bench, StageId.LOAD);
+    bench.press(KeyCode.ADD);
+    assertThat(card(bench).title()).contains("reach the chip");
+    int own =
+        card(bench).rows().stream()
+                .map(Card.Row::text)
+                .toList()
+                .indexOf(card(bench).rows().getLast().text())
+            + 1;
+    assertThat(card(bench).rows().getLast().text()).contains("of your own");
+    bench.press(KeyCode.valueOf("NUMPAD" + own));
+    assertThat(card(bench).go()).isEqualTo("I loaded it myself");
+    bench.press(KeyCode.ENTER);
+    BuildEvent.Loaded loaded = build(bench).build().loaded().get("lamp");
+    assertThat(loaded.way()).isEqualTo("own");
+    assertThat(loaded.verified()).isFalse();
+    assertThat(loaded.practice()).isFalse();
+    assertThat(card(bench).go())
+        .as("nobody but the maker can say")
+        .isEqualTo("It starts by itself");
+  }
+
+  @Test
+  void aKitWithNothingToLoadSaysSoAndCountsItNotAsDone() throws Exception {
+    BareKeys bench = bench(kit("weathercock"));
+    bench.press(KeyCode.F7);
+    until(bench, () -> card(bench).goEnabled());
+    assertThat(card(bench).title()).isEqualTo("This kit has no program to load");
+    assertThat(card(bench).rows()).isEmpty();
+    assertThat(build(bench).build().loaded()).isEmpty();
+  }
+
+  @Test
+  void anImageThatGoesInBeforeItsSocketIsAStepOnTheWay() throws Exception {
+    BareKeys bench =
+        bench(kit("glowmoth", "\"id\": \"lamp\",", "\"id\": \"lamp\", \"moment\": \"in-socket\","));
+    walkTo(bench, StageId.LOAD);
+    assertThat(build(bench).build().fittedRefs())
+        .as("the chip still lies there")
+        .doesNotContain("U1");
+    assertThat(card(bench).how())
+        .anySatisfy(line -> assertThat(line).contains("not in its socket"));
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> !build(bench).build().loaded().isEmpty());
+    assertThat(build(bench).build().doneSteps()).contains("load:lamp");
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> !build(bench).build().started().isEmpty());
+    walk(bench, () -> build(bench).build().fittedRefs().contains("U1"));
+  }
+
+  @Test
+  void aFileWithoutAHashSaysThatItCannotProveItself() throws Exception {
+    Path kit = kit("glowmoth");
+    Path file = kit.resolve("kit.json");
+    Files.writeString(
+        file, Files.readString(file).replaceAll(",\\s*\"sha256\": \"[0-9a-f]+\"", ""));
+    BareKeys bench = bench(kit);
+    Kit read = build(bench).kit();
+    assertThat(read.firmware().images().getFirst().sha256()).isEmpty();
+    walkTo(bench, StageId.LOAD);
+    assertThat(card(bench).why().toString()).contains("cannot prove");
+  }
+}
