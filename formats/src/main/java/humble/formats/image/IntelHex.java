@@ -26,8 +26,6 @@ public final class IntelHex {
   /** The largest file that is read, in bytes: 24 MiB of program. */
   public static final long MOST_BYTES = 64L << 20;
 
-  private static final int LOOK_EVERY = 4096;
-
   /** What a run of its own weighs, beside what is kept in one mark of a board. */
   private static final int RUN = 2;
 
@@ -106,20 +104,16 @@ public final class IntelHex {
   }
 
   private ImageRead file(byte[] bytes) {
-    int start = 0;
-    for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
-      if (at == bytes.length || bytes[at] == '\n') {
-        number++;
-        if (number % LOOK_EVERY == 0) {
-          budget.look();
-        }
-        int end = at > start && bytes[at - 1] == '\r' ? at - 1 : at;
-        if (end > start) {
-          line(bytes, start, end);
-        }
-        start = at + 1;
-      }
-    }
+    RecordLines.of(
+        bytes,
+        budget,
+        (line, start, end) -> {
+          number = line;
+          if (end > start) {
+            line(bytes, start, end);
+          }
+          return findings.size() < MOST_FINDINGS;
+        });
     if (!ended && findings.isEmpty()) {
       findings.add(Finding.error(where(), "The file stops without an end record: it was cut off."));
     }

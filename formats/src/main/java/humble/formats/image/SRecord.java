@@ -19,7 +19,6 @@ public final class SRecord {
   static final String TEXT = "s-record";
 
   private static final int MOST_FINDINGS = 50;
-  private static final int LOOK_EVERY = 4096;
   private static final int RUN = 2;
   private static final int A_LINE = 16;
   private static final String WIDTH =
@@ -83,20 +82,16 @@ public final class SRecord {
   }
 
   private ImageRead file(byte[] bytes) {
-    int start = 0;
-    for (int at = 0; at <= bytes.length && findings.size() < MOST_FINDINGS; at++) {
-      if (at == bytes.length || bytes[at] == '\n') {
-        number++;
-        if (number % LOOK_EVERY == 0) {
-          budget.look();
-        }
-        int end = at > start && bytes[at - 1] == '\r' ? at - 1 : at;
-        if (end > start) {
-          line(bytes, start, end);
-        }
-        start = at + 1;
-      }
-    }
+    RecordLines.of(
+        bytes,
+        budget,
+        (line, start, end) -> {
+          number = line;
+          if (end > start) {
+            line(bytes, start, end);
+          }
+          return findings.size() < MOST_FINDINGS;
+        });
     if (!ended && !counted && findings.isEmpty()) {
       bad("The file stops without an end record: it was cut off.");
     }
