@@ -5,6 +5,6 @@ package humble.bench.line;
  *
  * @param name name to open it by
  * @param says what the system says of it, in words
- * @param fresh whether it was not there when ports were last looked for
+ * @param fresh whether it came after the first look, less than a minute ago
  */
 public record PortSeen(String name, String says, boolean fresh) {}

@@ -8,32 +8,41 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** The serial ports of this machine. */
 public final class SerialPorts {
   private static final int BITS = 8;
 
-  private final Set<String> before = new HashSet<>();
+  /** So long a port that came is called fresh. */
+  private static final long FRESH_NANOS = 60_000_000_000L;
+
+  /** When each port that is there came, by the clock of {@link System#nanoTime}. */
+  private final Map<String, Long> came = new HashMap<>();
+
   private boolean looked;
 
-  /** Looks at what is there; what was not there the last time is fresh. */
+  /** Looks at what is there; what came since the first look, in the last minute, is fresh. */
   public synchronized List<PortSeen> look() {
-    List<PortSeen> seen =
-        Arrays.stream(SerialPort.getCommPorts())
-            .map(port ->
-                new PortSeen(
-                    port.getSystemPortPath(),
-                    says(port),
-                    looked && !before.contains(port.getSystemPortPath())))
-            .sorted((a, b) -> a.name().compareTo(b.name()))
-            .toList();
-    before.clear();
-    seen.forEach(port -> before.add(port.name()));
+    long now = System.nanoTime();
+    SerialPort[] there = SerialPort.getCommPorts();
+    Set<String> names = new HashSet<>();
+    Arrays.stream(there).map(SerialPort::getSystemPortPath).forEach(names::add);
+    came.keySet().retainAll(names);
+    names.forEach(name -> came.putIfAbsent(name, looked ? now : now - FRESH_NANOS));
     looked = true;
-    return seen;
+    return Arrays.stream(there)
+        .map(port ->
+            new PortSeen(
+                port.getSystemPortPath(),
+                says(port),
+                now - came.getOrDefault(port.getSystemPortPath(), now) < FRESH_NANOS))
+        .sorted((a, b) -> a.name().compareTo(b.name()))
+        .toList();
   }
 
   private static String says(SerialPort port) {

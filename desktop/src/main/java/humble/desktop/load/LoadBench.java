@@ -18,6 +18,7 @@ final class LoadBench {
   private final Map<String, ImageOnBench> images = new LinkedHashMap<>();
   private final LoadWays ways = new LoadWays();
   private List<LoadWay> seen = List.of();
+  private boolean looked;
   private @Nullable LoadWay chosen;
   private Errand<?> looking = Errand.over();
 
@@ -89,23 +90,24 @@ final class LoadBench {
     return all;
   }
 
-  /** Looks again what is plugged in, unless it is being looked at. */
+  /** Looks what is plugged in, a moment after it was looked at last, unless somebody does. */
   void look(Firmware.Target target) {
     if (!looking.isRunning()) {
       looking =
           open.works()
               .talk(
                   "what is plugged in",
-                  calledOff -> ways.look(target),
+                  calledOff -> ways.look(target, calledOff),
                   found -> {
+                    looked = true;
                     seen = found;
                     seat.desk().refresh();
                   });
     }
   }
 
-  boolean isLooking() {
-    return looking.isRunning();
+  boolean hasLooked() {
+    return looked;
   }
 
   void left() {

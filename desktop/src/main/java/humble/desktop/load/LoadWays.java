@@ -7,15 +7,30 @@ import humble.core.kit.Firmware;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 
 /** The ways to a chip that are there now: looked for on a thread of its own. */
 final class LoadWays {
   private static final String DRIVE = "drive";
 
-  private final SerialPorts ports = new SerialPorts();
+  private static final int PAUSE_MS = 1_000;
+  private static final int STEP_MS = 50;
 
-  /** Looks what is plugged in that takes what {@code target} speaks; what is fresh comes first. */
-  List<LoadWay> look(Firmware.Target target) {
+  private final SerialPorts ports = new SerialPorts();
+  private boolean before;
+
+  /**
+   * Looks what is plugged in that takes what {@code target} speaks; what is fresh comes first.
+   * Waits a moment when it was looked at before.
+   */
+  List<LoadWay> look(Firmware.Target target, BooleanSupplier calledOff) {
+    for (int waited = 0;
+        before && waited < PAUSE_MS && !calledOff.getAsBoolean();
+        waited += STEP_MS) {
+      LockSupport.parkNanos(STEP_MS * 1_000_000L);
+    }
+    before = true;
     List<LoadWay> ways = new ArrayList<>();
     Optional<String> overPort =
         target.protocols().stream().filter(each -> !each.equals(DRIVE)).findFirst();

@@ -73,7 +73,7 @@ final class SendHand extends LoadHand {
     }
     if (sending.isRunning()) {
       card.key(Card.ESC, say("load.stop"), this::stop);
-      return card.notYet(say("load.sending", Math.round(progress * 100)));
+      return card.notYet(say("load.sending"));
     }
     return offered(card, program, target);
   }

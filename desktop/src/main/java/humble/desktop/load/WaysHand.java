@@ -42,8 +42,8 @@ final class WaysHand extends LoadHand {
           say("mend.choice", i + 1, named(way)),
           () -> take(way));
     }
-    card.why(say(bench.isLooking() ? "load.looking" : "load.looked"));
-    card.key('+', say("load.look"), this::look);
+    card.why(say(bench.hasLooked() ? "load.looked" : "load.looking"));
+    look();
     card.key(Card.ESC, say("mend.leave"), this::close);
     return card.go(say("load.ways.keep"), this::close);
   }
