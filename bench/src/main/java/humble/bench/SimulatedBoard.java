@@ -28,9 +28,6 @@ public final class SimulatedBoard {
   private static final double DIODE_A = 1e-3;
   private static final double BEEP_OHM = 30;
 
-  /** No clock runs on less. */
-  private static final double LEAST_CLOCK_V = 1.5;
-
   private final Parts parts;
   private final BoardState state;
   private final List<Fault> faults;
@@ -104,9 +101,10 @@ public final class SimulatedBoard {
 
   /** Looks at a light, or whether a clock runs. */
   public Sight look(String ref) {
-    for (Running.Clock clock : new Running(parts, state).clocks()) {
+    Running running = new Running(parts, state);
+    for (Running.Clock clock : running.clocks()) {
       if (clock.crystal().equals(ref)) {
-        return runs(clock) ? Sight.RUNNING : Sight.STILL;
+        return runs(running, clock) ? Sight.RUNNING : Sight.STILL;
       }
     }
     double amps = board.amps(ref);
@@ -114,19 +112,14 @@ public final class SimulatedBoard {
     return Sight.of(board.amps(ref), full);
   }
 
-  private boolean runs(Running.Clock clock) {
-    boolean broken =
-        faults.stream()
-            .anyMatch(fault ->
-                new Running(parts, state).stillWith(fault).contains(clock.chip())
-                    || fault.equals(new Fault.Missing(clock.chip()))
-                    || fault.equals(new Fault.Dead(clock.chip())));
-    return !broken
-        && parts.get(clock.chip()).model() instanceof Model.Load load
-        && board
+  private boolean runs(Running running, Running.Clock clock) {
+    return parts.get(clock.chip()).model() instanceof Model.Load load
+        && running.runs(
+            clock,
+            faults,
+            board
                 .meterVolts(clock.chip() + "." + load.plus(), clock.chip() + "." + load.minus())
-                .orElse(0)
-            >= Math.max(load.minV(), LEAST_CLOCK_V);
+                .orElse(0));
   }
 
   /** Gives what the supply or the batteries give, in amperes. */

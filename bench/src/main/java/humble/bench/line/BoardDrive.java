@@ -139,6 +139,7 @@ public final class BoardDrive {
         return new Outcome.Cancelled(at);
       }
     } catch (IOException e) {
+      leaveNothing(file);
       return failed(e, at, bytes.length);
     }
     return new Outcome.Copied(bytes.length, same(file, bytes));
@@ -159,6 +160,15 @@ public final class BoardDrive {
                 ? Phrase.of("drive.full", folder.toString())
                 : Phrase.of("drive.refused", folder.toString(), reason),
         at);
+  }
+
+  /** What is there in part is no program. */
+  private static void leaveNothing(Path file) {
+    try {
+      Files.deleteIfExists(file);
+    } catch (IOException e) {
+      // The drive is gone, and the part with it.
+    }
   }
 
   private static Optional<Boolean> same(Path file, byte[] bytes) {

@@ -6,6 +6,7 @@ import humble.bench.LineTrouble;
 import humble.core.words.Phrase;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -76,7 +77,12 @@ public final class SerialPorts {
 
   /** The library opens a device by its own name only, not by that of a link to it. */
   private static String device(String name) throws IOException {
-    Path path = Path.of(name.replace("\0", ""));
+    Path path;
+    try {
+      path = Path.of(name);
+    } catch (InvalidPathException e) {
+      throw new LineTrouble(Phrase.of("line.no-port", name));
+    }
     if (!path.isAbsolute()) {
       return name;
     }

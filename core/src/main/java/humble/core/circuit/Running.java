@@ -23,9 +23,13 @@ public final class Running {
   /** Below this part of its supply a chip takes its reset for low. */
   private static final double LOW_PART = 0.4;
 
+  /** No clock runs on less. */
+  private static final double LEAST_CLOCK_V = 1.5;
+
   private final Parts parts;
   private final Set<String> gone;
   private final Set<String> driving = new LinkedHashSet<>();
+  private final List<Clock> clocks;
 
   /** Looks at the chips of {@code parts} in {@code state}. */
   public Running(Parts parts, BoardState state) {
@@ -38,6 +42,7 @@ public final class Running {
                 .flatMap(parts::canonical)
                 .filter(pin -> !level.equals("off"))
                 .ifPresent(pin -> driving.add(pin.ref())));
+    this.clocks = found();
   }
 
   /** A chip with a crystal, and where both are: what a probe can find running or still. */
@@ -49,6 +54,27 @@ public final class Running {
 
   /** Gives the clocks that are on the board. */
   public List<Clock> clocks() {
+    return clocks;
+  }
+
+  /**
+   * Tells whether a clock runs: nothing breaks its way round, and its chip is there and fed.
+   *
+   * @param acrossV volts from the chip's minus to its plus
+   */
+  public boolean runs(Clock clock, List<Fault> faults, double acrossV) {
+    boolean broken =
+        faults.stream()
+            .anyMatch(fault ->
+                stillWith(fault).contains(clock.chip())
+                    || fault.equals(new Fault.Missing(clock.chip()))
+                    || fault.equals(new Fault.Dead(clock.chip())));
+    return !broken
+        && parts.get(clock.chip()).model() instanceof Model.Load load
+        && acrossV >= Math.max(load.minV(), LEAST_CLOCK_V);
+  }
+
+  private List<Clock> found() {
     List<Clock> clocks = new ArrayList<>();
     for (Part chip : parts.all()) {
       if (chip.model() instanceof Model.Load load
@@ -57,7 +83,7 @@ public final class Running {
         clock(chip, load).ifPresent(clocks::add);
       }
     }
-    return clocks;
+    return List.copyOf(clocks);
   }
 
   private Optional<Clock> clock(Part chip, Model.Load load) {
@@ -81,7 +107,7 @@ public final class Running {
 
   /** Gives the chips whose clock stands with a fault: no crystal between their two pins. */
   public List<String> stillWith(Fault fault) {
-    return clocks().stream().filter(clock -> breaks(fault, clock)).map(Clock::chip).toList();
+    return clocks.stream().filter(clock -> breaks(fault, clock)).map(Clock::chip).toList();
   }
 
   /** Gives the chips that drive pins in this state, and with a fault do not: their clock stands. */

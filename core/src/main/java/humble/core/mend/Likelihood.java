@@ -323,7 +323,9 @@ final class Likelihood {
     }
     Fault fault = predictions.suspect(s).flatMap(Suspect::fault).orElse(null);
     return switch (sight) {
-      case LIT, DIM, DARK, RUNNING, STILL -> called(look(s, ref), sight);
+      case LIT, DIM, DARK -> called(look(s, ref), sight);
+      // Of a crystal that the kit gives to no chip nothing follows.
+      case RUNNING, STILL -> predictions.isClock(ref) ? called(look(s, ref), sight) : 0.5;
       case IDLE -> idle.chance(s, ref);
       case FLICKER -> flicker(s, fault, ref);
       case HOT -> hot(s, fault, ref, HOT_W);

@@ -45,9 +45,6 @@ public final class Predictions {
 
   private static final double USUAL_V = 5;
 
-  /** No clock runs on less. */
-  private static final double LEAST_CLOCK_V = 1.5;
-
   private final Parts parts;
   private final BoardState state;
   private final List<Suspect> suspects;
@@ -479,26 +476,16 @@ public final class Predictions {
         : List.of(Sight.LIT, Sight.DIM, Sight.DARK);
   }
 
-  /** A clock runs while its chip is fed the right way round and nothing breaks its way round. */
   private Sight clock(int s, Running.Clock clock) {
-    Fault fault = suspect(s).flatMap(Suspect::fault).orElse(null);
-    boolean still =
-        !solved(s)
-            || fault != null
-                && (running.stillWith(fault).contains(clock.chip())
-                    || fault.equals(new Fault.Missing(clock.chip()))
-                    || fault.equals(new Fault.Dead(clock.chip())));
-    return still || !fed(s, clock.chip()) ? Sight.STILL : Sight.RUNNING;
-  }
-
-  private boolean fed(int s, String ref) {
-    if (!(parts.get(ref).model() instanceof Model.Load load)) {
-      return false;
-    }
-    double across =
-        value(s, new Measure.Volts(ref + "." + load.plus())).mean()
-            - value(s, new Measure.Volts(ref + "." + load.minus())).mean();
-    return across >= Math.max(load.minV(), LEAST_CLOCK_V);
+    boolean runs =
+        solved(s)
+            && parts.get(clock.chip()).model() instanceof Model.Load load
+            && running.runs(
+                clock,
+                faults(s),
+                value(s, new Measure.Volts(clock.chip() + "." + load.plus())).mean()
+                    - value(s, new Measure.Volts(clock.chip() + "." + load.minus())).mean());
+    return runs ? Sight.RUNNING : Sight.STILL;
   }
 
   /**

@@ -21,7 +21,13 @@ final class AllInHand extends LoadHand {
   @Override
   public Card card() {
     boolean any = !bench.all().isEmpty();
-    Card.Maker card = seat.card(say("load.kicker"), say(any ? "load.done" : "load.nothing"));
+    boolean proved =
+        open.build().loaded().values().stream().allMatch(BuildEvent.Loaded::verified)
+            && !open.build().started().containsValue(false);
+    Card.Maker card =
+        seat.card(
+            say("load.kicker"),
+            say(!any ? "load.nothing" : proved ? "load.done" : "load.done-unproved"));
     open.build().loaded().values().forEach(loaded -> row(card, loaded));
     open.build()
         .started()

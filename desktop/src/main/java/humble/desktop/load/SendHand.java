@@ -43,10 +43,12 @@ final class SendHand extends LoadHand {
       return card.notYet(say("load.cannot"));
     }
     card.how(say("load.how", image.image().file(), program.length(), target.ref()));
-    switch (image.image().moment()) {
-      case BEFORE_FIT -> card.how(say("load.before-fit", target.ref()));
-      case IN_SOCKET -> card.how(say("load.in-socket", target.ref()));
-      case AWAKE -> {}
+    if (!open.build().fittedRefs().contains(target.ref())) {
+      switch (image.image().moment()) {
+        case BEFORE_FIT -> card.how(say("load.before-fit", target.ref()));
+        case IN_SOCKET -> card.how(say("load.in-socket", target.ref()));
+        case AWAKE -> {}
+      }
     }
     boolean fits = image.problems().isEmpty();
     card.row(fits ? Standing.DONE : Standing.TO_DO, say(fits ? "load.fits" : "load.fits-not"));

@@ -34,6 +34,7 @@ public final class Uf2 {
   private static final int FILE_CONTAINER = 0x1000;
   private static final int FAMILY = 0x2000;
   private static final int PAGE = 256;
+  private static final int MOST_BLOCKS = 500_000;
   private static final int MOST_FINDINGS = 50;
   private static final int LOOK_EVERY = 1024;
   private static final int RUN = 2;
@@ -218,6 +219,10 @@ public final class Uf2 {
         pieces.add(new Piece(address, java.util.Arrays.copyOfRange(bytes, at, at + length)));
         at += length;
       }
+    }
+    if (pieces.size() > MOST_BLOCKS) {
+      throw new IllegalArgumentException(
+          "its " + pieces.size() + " pieces would each take a block of 512 bytes");
     }
     ByteBuffer out =
         ByteBuffer.allocate(Math.multiplyExact(BLOCK, pieces.size()))
