@@ -181,6 +181,28 @@ class ImageFormatsTest {
     assertThat(ImageFile.read("a.s19", after).toString()).contains("after the end");
   }
 
+  /** The digit that says the width of an address is in no checksum. */
+  @Test
+  void aRecordOfAnotherWidthIsAMistakeUnlessWidthsRise() {
+    byte[] bytes = write("a.s37", new ProgramImage.Builder().add(0x1ff0, new byte[70]).build());
+    String[] lines = new String(bytes, StandardCharsets.US_ASCII).split("\n");
+    lines[2] = "S2" + lines[2].substring(2);
+    byte[] flipped = (String.join("\n", lines) + "\n").getBytes(StandardCharsets.US_ASCII);
+    assertThat(read("a.s37", flipped))
+        .isInstanceOfSatisfying(
+            ImageRead.Damaged.class,
+            damaged ->
+                assertThat(damaged.findings())
+                    .singleElement()
+                    .satisfies(finding -> {
+                      assertThat(finding.where()).isEqualTo("a.s37#3");
+                      assertThat(finding.toString()).contains("another width");
+                    }));
+    byte[] rising =
+        "S104FFFFAA53\nS20501000011E8\nS5030002FA\n".getBytes(StandardCharsets.US_ASCII);
+    assertThat(image("a.srec", rising).remarks()).singleElement().asString().contains("line 2");
+  }
+
   private static byte[] block(int number, int count, @Nullable Long family, int flags, long at) {
     ByteBuffer block = ByteBuffer.allocate(512).order(ByteOrder.LITTLE_ENDIAN);
     block.putInt(0, 0x0A324655).putInt(4, 0x9E5D5157).putInt(508, 0x0AB16F30);
