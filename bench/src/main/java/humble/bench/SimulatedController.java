@@ -59,8 +59,7 @@ final class SimulatedController implements SerialLink {
     String[] words = request.strip().split("\\s+");
     try {
       return switch (words[0]) {
-        case "hello" ->
-            "ok humble-link/1 " + target.id() + " page " + target.pageBytes() + " simulated";
+        case "hello" -> hello();
         case "erase" -> erase(address(words[1]), Long.parseLong(words[2]));
         case "page" ->
             page(
@@ -76,6 +75,16 @@ final class SimulatedController implements SerialLink {
     } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
       return "err request is not well formed";
     }
+  }
+
+  private String hello() {
+    String identity = target.facts().identity();
+    return "ok humble-link/1 "
+        + target.id()
+        + " page "
+        + target.pageBytes()
+        + (identity.isEmpty() ? "" : " id " + identity)
+        + " simulated";
   }
 
   private static long address(String text) {

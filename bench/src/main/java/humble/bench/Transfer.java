@@ -5,20 +5,19 @@ import humble.core.kit.Firmware;
 import humble.core.words.Phrase;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
-import java.util.TreeMap;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 
 /**
  * Sends an image page by page over the link protocol and reads every page back.
  *
- * <p>A page whose answer is a checksum error is sent again, three times at most. A cancel or a
- * failure leaves the start vector's page unwritten, since it goes last: a half-loaded board does
- * not start.
+ * <p>A page whose answer is a checksum error is sent again, three times at most. The page with the
+ * start vector is erased first and written last: after a cancel or a failure a half-loaded board
+ * does not start.
  */
 public final class Transfer {
   private static final int TRIES = 3;
@@ -26,6 +25,8 @@ public final class Transfer {
 
   private final SerialLink link;
   private final Firmware.Target target;
+  private ChipLeft left = ChipLeft.AS_IT_WAS;
+  private long sent;
 
   /** Makes a transfer to {@code target} over {@code link}. */
   public Transfer(SerialLink link, Firmware.Target target) {
@@ -35,65 +36,131 @@ public final class Transfer {
 
   /** How a transfer ended. */
   public sealed interface Outcome {
-    /** Everything was sent; {@code verified} tells whether every page read back as sent. */
-    record Sent(long bytes, boolean verified, int retries) implements Outcome {}
+    /**
+     * Everything is in.
+     *
+     * @param bytes bytes of the image
+     * @param kept of these, how many were in already and were not written again
+     * @param verified whether every page read back as sent
+     */
+    record Sent(long bytes, long kept, boolean verified, int retries) implements Outcome {}
 
-    /** It was cancelled; the board does not start until it is loaded again. */
-    record Cancelled(long bytes) implements Outcome {}
+    /** It was cancelled after so many bytes. */
+    record Cancelled(long bytes, ChipLeft left) implements Outcome {}
 
     /** The board refused or did not answer. */
-    record Failed(Phrase why, long bytes) implements Outcome {}
+    record Failed(Phrase why, long bytes, ChipLeft left) implements Outcome {}
   }
 
   /**
-   * Sends {@code image}.
+   * Sends {@code image}. Pages that are in already are not written again, so that a transfer that
+   * was cut off goes on where it stopped.
    *
    * @param image the image, checked against the target before
    * @param progress told the share done, 0 to 1
    * @param cancelled asked before every page
    */
   public Outcome send(ProgramImage image, DoubleConsumer progress, BooleanSupplier cancelled) {
-    long sent = 0;
-    int retries = 0;
+    left = ChipLeft.AS_IT_WAS;
+    sent = 0;
     try {
-      String hello = link.ask("hello");
-      if (!hello.startsWith("ok " + LANGUAGE)) {
-        return new Outcome.Failed(Phrase.of("link.other-language", LANGUAGE, hello), 0);
+      Optional<Phrase> other = stranger(link.ask("hello"));
+      if (other.isPresent()) {
+        return new Outcome.Failed(other.get(), 0, left);
       }
-      String[] who = hello.split(" ");
-      if (who.length < 3 || !who[2].equals(target.id())) {
-        return new Outcome.Failed(
-            Phrase.of("line.identity", who.length < 3 ? "?" : who[2], target.id()), 0);
+      ImagePages pages = ImagePages.of(image, target);
+      List<ImagePages.Page> missing = missing(pages, cancelled);
+      long kept = image.length() - missing.stream().mapToLong(ImagePages.Page::defined).sum();
+      sent = kept;
+      int retries = 0;
+      if (!missing.isEmpty() && !cancelled.getAsBoolean()) {
+        stop(pages);
       }
-      List<Page> pages = pages(image);
-      for (Page page : pages) {
+      for (ImagePages.Page page : missing) {
         if (cancelled.getAsBoolean()) {
-          return new Outcome.Cancelled(sent);
+          return new Outcome.Cancelled(sent, left);
         }
-        String erased =
-            link.ask(String.format(Locale.ROOT, "erase 0x%x %d", page.address, page.bytes.length));
-        if (!erased.equals("ok")) {
-          return new Outcome.Failed(Phrase.of("link.not-erased", hex(page.address), erased), sent);
-        }
+        erase(page);
         int tries = write(page);
         retries += tries - 1;
-        sent += page.defined;
+        sent += page.defined();
         progress.accept(sent / (double) image.length());
       }
       boolean verified = true;
-      for (Page page : pages) {
+      for (ImagePages.Page page : pages.all()) {
         verified &= same(page);
       }
+      progress.accept(1);
       String started = verified ? link.ask("start") : "ok";
       return started.equals("ok")
-          ? new Outcome.Sent(sent, verified, retries)
-          : new Outcome.Failed(Phrase.of("link.not-started", started), sent);
+          ? new Outcome.Sent(sent, kept, verified, retries)
+          : new Outcome.Failed(Phrase.of("link.not-started", started), sent, ChipLeft.UNKNOWN);
     } catch (Refused e) {
-      return new Outcome.Failed(e.why, sent);
+      return new Outcome.Failed(e.why, sent, left);
     } catch (LineTrouble e) {
-      return new Outcome.Failed(e.phrase(), sent);
+      return new Outcome.Failed(e.phrase(), sent, left);
     } catch (IOException e) {
-      return new Outcome.Failed(Phrase.of("link.broken", String.valueOf(e.getMessage())), sent);
+      return new Outcome.Failed(
+          Phrase.of("link.broken", String.valueOf(e.getMessage())), sent, left);
+    }
+  }
+
+  /** Tells who answers instead of the target, by the name and by the identity that it gives. */
+  private Optional<Phrase> stranger(String hello) {
+    if (!hello.startsWith("ok " + LANGUAGE)) {
+      return Optional.of(Phrase.of("link.other-language", LANGUAGE, hello));
+    }
+    List<String> words = List.of(hello.split(" "));
+    String name = words.size() < 3 ? "?" : words.get(2);
+    if (!name.equals(target.id())) {
+      return Optional.of(Phrase.of("line.identity", name, target.id()));
+    }
+    String wanted = target.facts().identity();
+    int at = words.indexOf("id");
+    String told = at > 2 && at + 1 < words.size() ? words.get(at + 1) : "";
+    return wanted.isEmpty() || told.isEmpty() || told.equalsIgnoreCase(wanted)
+        ? Optional.empty()
+        : Optional.of(Phrase.of("line.identity-bytes", told, wanted));
+  }
+
+  /**
+   * Gives the pages that are not in yet, by their sums. Where any is missing the one with the start
+   * vector is: it goes last. A board that tells no sums has them all missing.
+   */
+  private List<ImagePages.Page> missing(ImagePages pages, BooleanSupplier cancelled)
+      throws IOException {
+    List<ImagePages.Page> missing = new ArrayList<>();
+    boolean tells = true;
+    for (ImagePages.Page page : pages.all()) {
+      boolean asked = tells && !cancelled.getAsBoolean();
+      String answer =
+          asked
+              ? link.ask(
+                  String.format(Locale.ROOT, "crc 0x%x %d", page.address(), page.bytes().length))
+              : "";
+      tells &= !asked || answer.startsWith("ok ");
+      boolean vector = pages.vector().filter(page::equals).isPresent();
+      if (!answer.equals("ok " + sum(page)) || (vector && !missing.isEmpty())) {
+        missing.add(page);
+      }
+    }
+    return missing;
+  }
+
+  /** The page with the start vector is erased before anything is changed: half of it never runs. */
+  private void stop(ImagePages pages) throws IOException {
+    left = ChipLeft.UNKNOWN;
+    if (pages.vector().isPresent()) {
+      erase(pages.vector().get());
+      left = ChipLeft.PART_THAT_DOES_NOT_START;
+    }
+  }
+
+  private void erase(ImagePages.Page page) throws IOException {
+    String erased =
+        link.ask(String.format(Locale.ROOT, "erase 0x%x %d", page.address(), page.bytes().length));
+    if (!erased.equals("ok")) {
+      throw new Refused(Phrase.of("link.not-erased", hex(page.address()), erased));
     }
   }
 
@@ -113,14 +180,14 @@ public final class Transfer {
     return "0x" + Long.toHexString(address);
   }
 
-  private int write(Page page) throws IOException {
+  private int write(ImagePages.Page page) throws IOException {
     String request =
         String.format(
             Locale.ROOT,
-            "page 0x%x %s %08x",
-            page.address,
-            HexFormat.of().formatHex(page.bytes),
-            SimulatedController.crcOf(page.bytes, 0, page.bytes.length));
+            "page 0x%x %s %s",
+            page.address(),
+            HexFormat.of().formatHex(page.bytes()),
+            sum(page));
     String answer = "";
     for (int tries = 1; tries <= TRIES; tries++) {
       answer = link.ask(request);
@@ -128,51 +195,17 @@ public final class Transfer {
         return tries;
       }
     }
-    throw new Refused(Phrase.of("link.page-refused", hex(page.address), TRIES, answer));
+    throw new Refused(Phrase.of("link.page-refused", hex(page.address()), TRIES, answer));
   }
 
-  private boolean same(Page page) throws IOException {
+  private static String sum(ImagePages.Page page) {
+    return String.format(
+        Locale.ROOT, "%08x", SimulatedController.crcOf(page.bytes(), 0, page.bytes().length));
+  }
+
+  private boolean same(ImagePages.Page page) throws IOException {
     String answer =
-        link.ask(String.format(Locale.ROOT, "read 0x%x %d", page.address, page.bytes.length));
-    return answer.equals("ok " + HexFormat.of().formatHex(page.bytes));
-  }
-
-  @SuppressWarnings("ArrayRecordComponent") // private, never compared
-  private record Page(long address, byte[] bytes, int defined) {}
-
-  /** Cuts the image into whole pages, gaps erased; the page with the start vector goes last. */
-  private List<Page> pages(ProgramImage image) {
-    TreeMap<Long, Page> pages = new TreeMap<>();
-    int size = target.pageBytes();
-    for (ProgramImage.Segment segment : image.segments()) {
-      byte[] bytes = segment.bytes();
-      for (int at = 0; at < bytes.length; ) {
-        long address = segment.from() + at;
-        long base = address - address % size;
-        int offset = (int) (address - base);
-        int length = Math.min(size - offset, bytes.length - at);
-        Page old = pages.get(base);
-        byte[] content = old == null ? blank(size) : old.bytes;
-        System.arraycopy(bytes, at, content, offset, length);
-        pages.put(base, new Page(base, content, length + (old == null ? 0 : old.defined)));
-        at += length;
-      }
-    }
-    List<Page> order = new ArrayList<>(pages.values());
-    Long vector = target.vectorAt();
-    if (vector != null) {
-      Page first = pages.get(vector - vector % size);
-      if (first != null) {
-        order.remove(first);
-        order.add(first);
-      }
-    }
-    return order;
-  }
-
-  private byte[] blank(int size) {
-    byte[] blank = new byte[size];
-    Arrays.fill(blank, (byte) target.erased());
-    return blank;
+        link.ask(String.format(Locale.ROOT, "read 0x%x %d", page.address(), page.bytes().length));
+    return answer.equals("ok " + HexFormat.of().formatHex(page.bytes()));
   }
 }

@@ -3,6 +3,7 @@ package humble.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.firmware.ProgramImage;
+import humble.core.kit.ChipFacts;
 import humble.core.kit.Firmware;
 import humble.core.words.Words;
 import java.io.IOException;
@@ -81,7 +82,13 @@ class TransferTest {
     }
     ProgramImage image = builder.build();
     SimulatedController board = new SimulatedController(TARGET);
-    assertThat(send(board, image)).isEqualTo(new Transfer.Outcome.Sent(image.length(), true, 0));
+    assertThat(send(board, image))
+        .isInstanceOfSatisfying(
+            Transfer.Outcome.Sent.class,
+            sent -> {
+              assertThat(sent.verified()).isTrue();
+              assertThat(sent.bytes()).isEqualTo(image.length());
+            });
     for (ProgramImage.Segment segment : image.segments()) {
       assertThat(board.ask(String.format("read 0x%x %d", segment.from(), segment.length())))
           .isEqualTo("ok " + java.util.HexFormat.of().formatHex(segment.bytes()));
@@ -171,11 +178,109 @@ class TransferTest {
     SimulatedController board = new SimulatedController(TARGET);
     send(board, image(1000));
     assertThat(board.ask("start")).isEqualTo("ok");
-    int[] pages = {3};
+    int[] pages = {20};
     Transfer.Outcome outcome =
-        new Transfer(board, TARGET).send(image(2000), share -> {}, () -> pages[0]-- == 0);
+        new Transfer(board, TARGET).send(image(2000), share -> {}, () -> pages[0]-- <= 0);
     assertThat(outcome).isInstanceOf(Transfer.Outcome.Cancelled.class);
     assertThat(board.ask("show")).isEqualTo("err not started");
+  }
+
+  /** The old program's vector must not start what is half the new one. */
+  @Test
+  void whatWasCutOffDoesNotStartAndGoesOnWhereItStopped() {
+    Noisy link = new Noisy(request -> request);
+    send(link, image(1000));
+    long old = written(link);
+    ProgramImage other = image(2000);
+    Transfer.Outcome cut =
+        new Transfer(link, TARGET).send(other, share -> {}, () -> written(link) >= old + 5);
+    assertThat(cut)
+        .isInstanceOfSatisfying(
+            Transfer.Outcome.Cancelled.class,
+            off -> assertThat(off.left()).isEqualTo(ChipLeft.PART_THAT_DOES_NOT_START));
+    assertThat(link.board.ask("start")).isEqualTo("err nothing to start");
+    long before = written(link);
+    Transfer.Outcome rest = send(link, other);
+    long written = written(link) - before;
+    assertThat(rest)
+        .isInstanceOfSatisfying(
+            Transfer.Outcome.Sent.class,
+            sent -> {
+              assertThat(sent.verified()).isTrue();
+              assertThat(sent.kept()).isPositive().isLessThan(2000);
+              assertThat(written).isEqualTo((2000 - sent.kept() + 127) / 128);
+            });
+    assertThat(link.board.ask("start")).isEqualTo("ok");
+  }
+
+  private static long written(Noisy link) {
+    return link.asked.stream().filter(request -> request.startsWith("page ")).count();
+  }
+
+  @Test
+  void whatIsInAlreadyIsNotWrittenAgainButReadBack() {
+    Noisy link = new Noisy(request -> request);
+    send(link, image(700));
+    link.asked.clear();
+    assertThat(send(link, image(700))).isEqualTo(new Transfer.Outcome.Sent(700, 700, true, 0));
+    assertThat(link.asked).noneMatch(r -> r.startsWith("erase") || r.startsWith("page"));
+    assertThat(link.asked).filteredOn(r -> r.startsWith("read")).hasSize(6);
+  }
+
+  @Test
+  void aBoardThatTellsNoSumsGetsEveryPage() {
+    Noisy link = new Noisy(request -> request.startsWith("crc") ? "sum" : request);
+    send(link, image(700));
+    assertThat(send(link, image(700))).isEqualTo(new Transfer.Outcome.Sent(700, 0, true, 0));
+    assertThat(link.asked).filteredOn(r -> r.startsWith("crc")).hasSize(2);
+  }
+
+  @Test
+  void anotherIdentityIsNotWrittenAndOneThatIsNotToldIsNoObstacle() {
+    Firmware.Target chip = identified("7450a1", 0x7fff);
+    SimulatedController board = new SimulatedController(chip);
+    assertThat(board.ask("hello")).isEqualTo("ok humble-link/1 main page 128 id 7450a1 simulated");
+    assertThat(new Transfer(board, chip).send(image(100), share -> {}, () -> false))
+        .isInstanceOf(Transfer.Outcome.Sent.class);
+    assertThat(
+            new Transfer(board, identified("7450a2", 0x7fff))
+                .send(image(200), share -> {}, () -> false))
+        .isInstanceOfSatisfying(
+            Transfer.Outcome.Failed.class,
+            failed -> {
+              assertThat(said(failed)).contains("7450a1").contains("7450a2");
+              assertThat(failed.left()).isEqualTo(ChipLeft.AS_IT_WAS);
+            });
+    assertThat(
+            new Transfer(new SimulatedController(TARGET), chip)
+                .send(image(100), share -> {}, () -> false))
+        .isInstanceOf(Transfer.Outcome.Sent.class);
+  }
+
+  /** A memory of two bytes takes no page of 128. */
+  @Test
+  void noPageIsLongerThanItsMemory() {
+    Firmware.Target chip = identified("", 0x41);
+    ProgramImage image =
+        new ProgramImage.Builder().add(0, new byte[] {1, 2}).add(0x40, new byte[] {3}).build();
+    SimulatedController board = new SimulatedController(chip);
+    assertThat(new Transfer(board, chip).send(image, share -> {}, () -> false))
+        .isEqualTo(new Transfer.Outcome.Sent(3, 0, true, 0));
+    assertThat(board.ask("read 0x40 2")).isEqualTo("ok 03ff");
+  }
+
+  private static Firmware.Target identified(String identity, long last) {
+    return new Firmware.Target(
+        "main",
+        "U1",
+        List.of(new Firmware.Region("flash", 0, last)),
+        List.of(),
+        128,
+        0xff,
+        0L,
+        null,
+        List.of("page"),
+        new ChipFacts(ChipFacts.USUAL_BAUD, null, identity, List.of(), ChipFacts.NO_RESET));
   }
 
   @Test

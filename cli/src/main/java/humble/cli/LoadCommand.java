@@ -1,5 +1,6 @@
 package humble.cli;
 
+import humble.bench.ChipLeft;
 import humble.bench.LineTrouble;
 import humble.bench.PracticeBench;
 import humble.bench.line.BoardDrive;
@@ -287,18 +288,27 @@ final class LoadCommand extends humble.cli.Command {
         if (simulated) {
           answer.put("simulated", true);
         }
+        if (sent.kept() > 0) {
+          answer.put("kept", sent.kept());
+        }
         yield new Answer(
             answer,
             List.of(
                 sent.bytes()
                     + " bytes sent to "
                     + (simulated ? "a simulated board, " : "the board, ")
-                    + told(sent.proof())),
+                    + told(sent.proof())
+                    + (sent.kept() > 0 ? " " + sent.kept() + " of them were in already." : "")),
             sent.proof() == Loading.Proof.DIFFERS);
       }
-      case Loading.Outcome.Cancelled cancelled -> no(cancelled.bytes(), "Cancelled.");
-      case Loading.Outcome.Failed failed -> no(failed.bytes(), WORDS.say(failed.why()));
+      case Loading.Outcome.Cancelled off -> no(off.bytes(), "Cancelled. " + left(off.left()));
+      case Loading.Outcome.Failed failed ->
+          no(failed.bytes(), WORDS.say(failed.why()) + " " + left(failed.left()));
     };
+  }
+
+  private static String left(ChipLeft left) {
+    return WORDS.say(left.phrase());
   }
 
   private static String told(Loading.Proof proof) {

@@ -119,7 +119,7 @@ public final class KitMaker {
         kind,
         value,
         "pads-" + id,
-        new Particulars(false, "", false, Particulars.Method.PASTE),
+        new Particulars(false, "", false, Particulars.Method.PASTE, Particulars.Soldered.NOT_YET),
         refs);
   }
 

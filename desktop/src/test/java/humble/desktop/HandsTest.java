@@ -96,7 +96,7 @@ class HandsTest {
 
   /** Every card of a whole build: a key that is told does what its cap says, and none does two. */
   @ParameterizedTest
-  @ValueSource(strings = {"glowmoth", "lockkeeper", "weathercock"})
+  @ValueSource(strings = {"glowmoth", "lockkeeper", "tidepool", "weathercock"})
   void everyKeyThatIsToldIsTheKeyThatActs(String kit) throws Exception {
     BareKeys bench = bench(kit);
     int cards = 0;
@@ -130,6 +130,7 @@ class HandsTest {
     // Left and come back to before anything came in: the first sending counts for nobody.
     bench.press(KeyCode.F8);
     bench.press(KeyCode.F7);
+    until(bench, () -> bench.keys().card().goEnabled());
     bench.press(KeyCode.ENTER);
     until(bench, () -> !build(bench).build().loaded().isEmpty());
     bench.takeIn(200);

@@ -90,6 +90,7 @@ class LoadTest {
 
   private static void walkTo(BareKeys bench, StageId stage) throws InterruptedException {
     walk(bench, () -> bench.keys().stage() == stage);
+    until(bench, () -> !card(bench).title().startsWith("Reading"));
   }
 
   private static OpenBuild build(BareKeys bench) {
@@ -195,5 +196,78 @@ class LoadTest {
     assertThat(read.firmware().images().getFirst().sha256()).isEmpty();
     walkTo(bench, StageId.LOAD);
     assertThat(card(bench).why().toString()).contains("cannot prove");
+  }
+
+  /** Two kits in one: a module tried before it is soldered down, and its game when all is on. */
+  @Test
+  void aModuleIsTriedLooseAndItsGameGoesInWhenTheConsoleIsAwake() throws Exception {
+    BareKeys bench = bench(kit("tidepool"));
+    walkTo(bench, StageId.LOAD);
+    assertThat(build(bench).build().fittedRefs()).doesNotContain("U1").contains("R11");
+    assertThat(card(bench).title()).contains("Try the module");
+    walk(bench, () -> build(bench).build().loaded().containsKey("game"));
+    assertThat(build(bench).build().fittedRefs()).contains("U1", "DISP1");
+    assertThat(build(bench).build().fittedRefs())
+        .as("what the maker soldered is fitted by nobody")
+        .doesNotContain("U2", "J2", "R1");
+    assertThat(build(bench).onBoard()).contains("U2", "J2", "R1", "U1");
+    assertThat(build(bench).build().loaded().get("hello").proof()).isEqualTo("read-back");
+  }
+
+  @Test
+  void anImageThatLocksTheMakerOutIsSentOnlyAfterAStop() throws Exception {
+    Path kit = kit("glowmoth");
+    Path file = kit.resolve("kit.json");
+    Files.writeString(
+        file,
+        Files.readString(file)
+            .replace(
+                "\"clock_hz\": 8000000",
+                "\"clock_hz\": 8000000, \"config\": [{\"id\": \"w\", \"at\": 0, \"bytes\": 1, \"fields\":"
+                    + " [{\"id\": \"l\", \"mask\": 255, \"says\": \"the loader is\", \"values\":"
+                    + " [{\"is\": 16, \"say\": \"shut for good\", \"locks_out\": true}]}]}]"));
+    BareKeys bench = bench(kit);
+    walkTo(bench, StageId.LOAD);
+    assertThat(card(bench).go()).isEqualTo("I have read this");
+    assertThat(card(bench).caution().orElseThrow().toString()).contains("shut for good");
+    bench.press(KeyCode.ENTER);
+    assertThat(build(bench).build().acknowledged()).contains("lock:lamp");
+    assertThat(card(bench).go()).isEqualTo("Send it");
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> build(bench).build().loaded().containsKey("lamp"));
+  }
+
+  @Test
+  void aCommandOfTheMakersOwnIsRunAndItsWordIsTakenForNoMore() throws Exception {
+    BareKeys bench = bench(kit("glowmoth"));
+    walkTo(bench, StageId.LOAD);
+    Path copy = home.resolve("in the chip");
+    type(bench, "cp {file} '" + copy + "'");
+    assertThat(card(bench).go()).isEqualTo("Send it");
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> build(bench).build().loaded().containsKey("lamp"));
+    BuildEvent.Loaded loaded = build(bench).build().loaded().get("lamp");
+    assertThat(loaded.verified()).isFalse();
+    assertThat(loaded.proof()).isEqualTo("command");
+    assertThat(copy).hasSameBinaryContentAs(home.resolve("glowmoth").resolve("lamp.hex"));
+  }
+
+  @Test
+  void aCommandThatFailsSaysWhatItSaidLast() throws Exception {
+    BareKeys bench = bench(kit("glowmoth"));
+    walkTo(bench, StageId.LOAD);
+    type(bench, "cp {file} '" + home.resolve("no").resolve("such folder") + "'");
+    bench.press(KeyCode.ENTER);
+    until(bench, () -> card(bench).verdict().isPresent());
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("ended with 1").contains("cp:");
+    assertThat(build(bench).build().loaded()).isEmpty();
+  }
+
+  private static void type(BareKeys bench, String command) {
+    bench.press(KeyCode.ADD);
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).title()).contains("own programmer");
+    bench.keys().type(command);
+    bench.press(KeyCode.ENTER);
   }
 }

@@ -1,5 +1,6 @@
 package humble.bench.line;
 
+import humble.bench.ChipLeft;
 import humble.bench.SerialLink;
 import humble.bench.Transfer;
 import humble.core.firmware.ImageEdit;
@@ -48,7 +49,9 @@ public final class Loading {
     /** The board confirmed every block and the end; nothing was read back. */
     BLOCKS,
     /** The drive went away when all of it was there, as a board does that has taken it. */
-    TAKEN;
+    TAKEN,
+    /** The maker's own command says that it worked. */
+    COMMAND;
 
     /** Gives the name that the journal keeps. */
     public String text() {
@@ -58,14 +61,18 @@ public final class Loading {
 
   /** How it ended. */
   public sealed interface Outcome {
-    /** All of it was sent. */
-    record Sent(long bytes, Proof proof, int retries) implements Outcome {}
+    /**
+     * All of it is in.
+     *
+     * @param kept how many of the bytes were in already and were not sent again
+     */
+    record Sent(long bytes, long kept, Proof proof, int retries) implements Outcome {}
 
     /** It was called off. */
-    record Cancelled(long bytes) implements Outcome {}
+    record Cancelled(long bytes, ChipLeft left) implements Outcome {}
 
     /** It did not work. */
-    record Failed(Phrase why, long bytes) implements Outcome {}
+    record Failed(Phrase why, long bytes, ChipLeft left) implements Outcome {}
   }
 
   /** Sends {@code image}; {@code cancelled} is asked again and again. */
@@ -77,10 +84,12 @@ public final class Loading {
             case Transfer.Outcome.Sent sent ->
                 new Outcome.Sent(
                     sent.bytes(),
+                    sent.kept(),
                     sent.verified() ? Proof.READ_BACK : Proof.DIFFERS,
                     sent.retries());
-            case Transfer.Outcome.Cancelled off -> new Outcome.Cancelled(off.bytes());
-            case Transfer.Outcome.Failed failed -> new Outcome.Failed(failed.why(), failed.bytes());
+            case Transfer.Outcome.Cancelled off -> new Outcome.Cancelled(off.bytes(), off.left());
+            case Transfer.Outcome.Failed failed ->
+                new Outcome.Failed(failed.why(), failed.bytes(), failed.left());
           };
       case Way.Xmodem xmodem -> blocks(image, xmodem, progress, cancelled);
       case Way.Drive drive ->
@@ -88,16 +97,29 @@ public final class Loading {
             case BoardDrive.Outcome.Copied copied ->
                 new Outcome.Sent(
                     image.length(),
+                    0,
                     copied
                         .same()
                         .map(same -> same ? Proof.READ_BACK : Proof.DIFFERS)
                         .orElse(Proof.TAKEN),
                     0);
-            case BoardDrive.Outcome.Cancelled off -> new Outcome.Cancelled(off.bytes());
-            case BoardDrive.Outcome.Failed failed ->
-                new Outcome.Failed(failed.why(), failed.bytes());
+            case BoardDrive.Outcome.Cancelled off -> off(off.bytes());
+            case BoardDrive.Outcome.Failed failed -> failed(failed.why(), failed.bytes());
           };
     };
+  }
+
+  /** A board that takes blocks or a file writes them as they come: what it keeps is not told. */
+  private static ChipLeft left(long bytes) {
+    return bytes == 0 ? ChipLeft.AS_IT_WAS : ChipLeft.UNKNOWN;
+  }
+
+  private static Outcome off(long bytes) {
+    return new Outcome.Cancelled(bytes, left(bytes));
+  }
+
+  private static Outcome failed(Phrase why, long bytes) {
+    return new Outcome.Failed(why, bytes, left(bytes));
   }
 
   private static Outcome blocks(
@@ -105,16 +127,16 @@ public final class Loading {
     long from = image.segments().isEmpty() ? 0 : image.segments().getFirst().from();
     long to = image.segments().isEmpty() ? -1 : image.segments().getLast().to();
     if (to - from >= MOST_BYTES) {
-      return new Outcome.Failed(Phrase.of("xmodem.too-large", to - from + 1), 0);
+      return failed(Phrase.of("xmodem.too-large", to - from + 1), 0);
     }
     XmodemSender sender = new XmodemSender(way.line(), way.longBlocks(), way.beginMs(), BLOCK_MS);
     return switch (sender.send(ImageEdit.bytes(image, from, to, GAP), progress, cancelled)) {
       case XmodemSender.Outcome.Sent sent ->
           sent.endConfirmed()
-              ? new Outcome.Sent(image.length(), Proof.BLOCKS, sent.retries())
-              : new Outcome.Failed(Phrase.of("xmodem.no-end"), image.length());
-      case XmodemSender.Outcome.Cancelled off -> new Outcome.Cancelled(off.bytes());
-      case XmodemSender.Outcome.Failed failed -> new Outcome.Failed(failed.why(), failed.bytes());
+              ? new Outcome.Sent(image.length(), 0, Proof.BLOCKS, sent.retries())
+              : failed(Phrase.of("xmodem.no-end"), image.length());
+      case XmodemSender.Outcome.Cancelled off -> off(off.bytes());
+      case XmodemSender.Outcome.Failed failed -> failed(failed.why(), failed.bytes());
     };
   }
 }

@@ -89,7 +89,7 @@ class ReferenceLinkTest {
       try (LineLink link = new LineLink(SerialPorts.open(near.toString(), 57_600), 3_000)) {
         Transfer.Outcome sent =
             new Transfer(link, target("main")).send(image(0, 3000), share -> {}, () -> false);
-        assertThat(sent).isEqualTo(new Transfer.Outcome.Sent(3000, true, 0));
+        assertThat(sent).isEqualTo(new Transfer.Outcome.Sent(3000, 0, true, 0));
         assertThat(link.ask("drive U1.1=high")).isEqualTo("ok");
         assertThat(link.ask("crc 0x0 0")).isEqualTo("ok 00000000");
 

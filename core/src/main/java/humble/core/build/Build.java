@@ -61,6 +61,7 @@ public final class Build {
   private BuildEvent.@Nullable Sees sees;
   private @Nullable String meter;
   private @Nullable String fedBy;
+  private String programmer = "";
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
   private final Map<String, Boolean> coiled = new LinkedHashMap<>();
   private final Map<String, String> tried = new LinkedHashMap<>();
@@ -105,6 +106,7 @@ public final class Build {
       case BuildEvent.Sees e -> sees = e;
       case BuildEvent.UsesMeter e -> meter = e.profile();
       case BuildEvent.FedBy e -> fedBy = e.how();
+      case BuildEvent.UsesProgrammer e -> programmer = e.command();
       case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
       case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
       case BuildEvent.HostRead e -> host = e;
@@ -237,6 +239,11 @@ public final class Build {
   /** Gives the meter's profile, when it was said. */
   public Optional<String> meter() {
     return Optional.ofNullable(meter);
+  }
+
+  /** Gives the command by which the maker's own programmer is run; empty where none was given. */
+  public String programmer() {
+    return programmer;
   }
 
   /**

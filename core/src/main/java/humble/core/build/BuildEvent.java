@@ -195,6 +195,9 @@ public sealed interface BuildEvent {
     }
   }
 
+  /** The command by which the maker's own programmer is run; empty for none. */
+  record UsesProgrammer(String command) implements BuildEvent {}
+
   /**
    * An image was loaded.
    *
@@ -203,7 +206,8 @@ public sealed interface BuildEvent {
    * @param file name of the file that was sent; empty in old journals
    * @param crc32 CRC-32 of its bytes, 0 in old journals
    * @param way how it was sent: {@code practice}, {@code own}, or a port or drive by its name
-   * @param proof what speaks for it: {@code read-back}, {@code blocks}, {@code taken} or nothing
+   * @param proof what speaks for it: {@code read-back}, {@code blocks}, {@code taken}, {@code
+   *     command} or nothing
    */
   record Loaded(
       String image,

@@ -41,6 +41,11 @@ public record ImageProblem(Kind kind, long from, long to, List<String> about) {
     /** It sets the chip so that nobody gets in again. */
     LOCK;
 
+    /** Tells whether it may be gone past by who knows what it does, after a stop. */
+    public boolean isStop() {
+      return this == LOCK;
+    }
+
     /** Gives the name used in output. */
     public String text() {
       return name().toLowerCase(Locale.ROOT);

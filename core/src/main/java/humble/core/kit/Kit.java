@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -144,6 +146,18 @@ public record Kit(
         .flatMap(item -> item.usedFor().stream())
         .filter(id -> task(id).filter(task -> task.kind() == TaskKind.LINK).isPresent())
         .toList();
+  }
+
+  /** Gives the parts that are on the board before anybody begins. */
+  public Set<String> soldered() {
+    Set<String> refs = new TreeSet<>(RefOrder.NATURAL);
+    lines.stream().filter(Line::isOnBoard).forEach(line -> refs.addAll(line.refs()));
+    return refs;
+  }
+
+  /** Gives the lines whose parts are handed over in the bag. */
+  public List<Line> bagged() {
+    return lines.stream().filter(line -> !line.isOnBoard()).toList();
   }
 
   /** Gives the line that supplies {@code ref}. */

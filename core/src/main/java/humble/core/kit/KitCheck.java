@@ -152,7 +152,10 @@ public final class KitCheck {
       modelPins(at, line);
       marks(at + "/polarity_marks", line.polarityMarks(), line.refs());
       long needed = line.refs().stream().filter(ref -> !leftOut.contains(ref)).count();
-      if (line.supplied() < needed && line.kind() != PartKind.LINK && line.stripOf() == 0) {
+      if (!line.isOnBoard()
+          && line.supplied() < needed
+          && line.kind() != PartKind.LINK
+          && line.stripOf() == 0) {
         warning(
             at + "/supplied",
             "Line '"
@@ -295,7 +298,7 @@ public final class KitCheck {
   }
 
   private void work() {
-    kit.tasks().forEach(task -> taskIds.add(task.id()));
+    kit.allTasks().forEach(task -> taskIds.add(task.id()));
     kit.gates().forEach(gate -> taskIds.add(gate.id()));
     for (int i = 0; i < kit.rules().size(); i++) {
       steps("/rules/" + i + "/first", kit.rules().get(i).first());

@@ -134,8 +134,13 @@ public record Line(
     return particulars.clearLens() && !particulars.colour().isEmpty();
   }
 
-  /** Gives the number of pieces the kit's places ask for. */
+  /** Tells whether its parts are on the board before anybody begins. */
+  public boolean isOnBoard() {
+    return particulars.soldered() != Particulars.Soldered.NOT_YET;
+  }
+
+  /** Gives the number of pieces the kit's places ask for: none where they are soldered already. */
   public int needed() {
-    return refs.size();
+    return isOnBoard() ? 0 : refs.size();
   }
 }

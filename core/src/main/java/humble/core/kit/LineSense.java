@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What a line says of its parts that cannot be so, or that leads to nothing. */
 final class LineSense {
@@ -32,7 +33,44 @@ final class LineSense {
     for (int i = 0; i < kit.handwork().windings().size(); i++) {
       sense.winding("/windings/" + i, kit.handwork().windings().get(i));
     }
+    sense.soldered();
     return sense.findings;
+  }
+
+  /** What is soldered on already is never absent, and no step or choice fits it. */
+  private void soldered() {
+    Set<String> soldered = kit.soldered();
+    kit.places().stream()
+        .filter(place -> place.mount() == Mount.SOCKETED)
+        .forEach(place -> soldered.remove(place.ref()));
+    for (int i = 0; i < kit.states().size(); i++) {
+      String at = "/states/" + i + "/absent";
+      common(kit.states().get(i).absent(), soldered)
+          .forEach(ref ->
+              findings.add(
+                  Finding.error(
+                      "kit.json#" + at,
+                      ref + " is soldered to the board already: it is never absent.")));
+    }
+    for (int i = 0; i < kit.sheet().size(); i++) {
+      String at = "/sheet/" + i + "/refs";
+      common(kit.sheet().get(i).refs(), soldered)
+          .forEach(ref -> warn(at, ref + " is soldered to the board already: no step fits it."));
+    }
+    for (int i = 0; i < kit.options().size(); i++) {
+      String at = "/options/" + i + "/choices";
+      for (KitOption.Choice choice : kit.options().get(i).choices()) {
+        List<String> named = new ArrayList<>(choice.fit());
+        named.addAll(choice.omit());
+        common(named, soldered)
+            .forEach(ref ->
+                warn(at, ref + " is soldered to the board already: no choice fits or omits it."));
+      }
+    }
+  }
+
+  private static List<String> common(List<String> refs, Set<String> soldered) {
+    return refs.stream().filter(soldered::contains).toList();
   }
 
   private void warn(String at, String text) {

@@ -47,6 +47,7 @@ public final class LookOver {
     edgeContacts(here, spots);
     longRows(here, spots);
     closest(parts, here, spots);
+    solderedBefore(here, spots);
     spots.add(new Spot("outline", Side.TOP, middle, all, Phrase.of("look.outline")));
     spots.add(new Spot("far-side", Side.BOTTOM, middle, all, Phrase.of("look.far-side")));
     return spots;
@@ -70,6 +71,34 @@ public final class LookOver {
         .limit(MOST_PER_KIND)
         .forEach(
             part -> spots.add(spot("row:" + part.ref(), part, Phrase.of("look.row", part.ref()))));
+  }
+
+  /** What was soldered before is looked over once: on one side, all of it together. */
+  private static void solderedBefore(List<Part> here, List<Spot> spots) {
+    for (Side side : Side.values()) {
+      List<Part> there =
+          here.stream()
+              .filter(part -> part.line().isOnBoard())
+              .filter(part -> part.placed().map(p -> p.side() == side).orElse(false))
+              .sorted(Comparator.comparing(Part::ref, RefOrder.NATURAL))
+              .toList();
+      if (there.isEmpty()) {
+        continue;
+      }
+      List<PointMm> at = there.stream().map(part -> part.placed().orElseThrow().at()).toList();
+      PointMm middle =
+          new PointMm(
+              at.stream().mapToDouble(PointMm::xMm).average().orElse(0),
+              at.stream().mapToDouble(PointMm::yMm).average().orElse(0));
+      double reach = at.stream().mapToDouble(middle::distanceMm).max().orElse(0);
+      spots.add(
+          new Spot(
+              "soldered:" + side.text(),
+              side,
+              middle,
+              reach + 4,
+              Phrase.of("look.soldered", RefOrder.listed(there.stream().map(Part::ref).toList()))));
+    }
   }
 
   private static Spot spot(String id, Part part, Phrase what) {

@@ -1,5 +1,6 @@
 package humble.core.kit;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -9,10 +10,44 @@ import java.util.Optional;
  * @param colour what colour of light an LED gives, or empty where the kit does not say
  * @param clearLens whether the lens is clear, so that the colour shows only when it is lit
  * @param method how their joints are made
+ * @param soldered who soldered them already, if anybody did
  */
-public record Particulars(boolean unpolarised, String colour, boolean clearLens, Method method) {
+public record Particulars(
+    boolean unpolarised, String colour, boolean clearLens, Method method, Soldered soldered) {
   /** Nothing out of the ordinary. */
-  public static final Particulars NONE = new Particulars(false, "", false, Method.IRON);
+  public static final Particulars NONE =
+      new Particulars(false, "", false, Method.IRON, Soldered.NOT_YET);
+
+  /** Whether parts are on the board before anybody begins. */
+  public enum Soldered {
+    /** They are in the bag, and are fitted. */
+    NOT_YET(""),
+    /** Whoever makes the kit soldered them. */
+    MAKER("maker"),
+    /** They belong to the board that a conversion goes into. */
+    HOST("host");
+
+    private final String text;
+
+    Soldered(String text) {
+      this.text = text;
+    }
+
+    /** Gives who is named in a kit file. */
+    public static Optional<Soldered> named(String name) {
+      for (Soldered soldered : List.of(MAKER, HOST)) {
+        if (soldered.text.equals(name)) {
+          return Optional.of(soldered);
+        }
+      }
+      return Optional.empty();
+    }
+
+    /** Gives the name used in kit files; empty where they are not on the board yet. */
+    public String text() {
+      return text;
+    }
+  }
 
   /** How joints are made. */
   public enum Method {

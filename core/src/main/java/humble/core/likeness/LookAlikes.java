@@ -74,7 +74,7 @@ public record LookAlikes(
   /** Finds them for one light, one pair of eyes and one meter. */
   public static LookAlikes of(Kit kit, Light light, Eyes eyes, MeterProfile meter) {
     List<Pair> pairs = new ArrayList<>();
-    List<Line> lines = kit.lines();
+    List<Line> lines = kit.bagged();
     Map<Paint.Body, Confusion> confusions = new EnumMap<>(Paint.Body.class);
     for (Paint.Body body : Paint.Body.values()) {
       confusions.put(body, Confusion.of(body, light, eyes));

@@ -51,6 +51,9 @@ public final class Suspects {
   private static final double CABLE_TURNED = 4;
   private static final double CABLE_OFF = 3;
 
+  /** What a machine soldered and somebody proved is wrong a tenth as often. */
+  private static final double SOLDERED_BEFORE = 0.1;
+
   private final Parts parts;
   private final BoardState state;
   private final Running running;
@@ -152,7 +155,7 @@ public final class Suspects {
     for (PackagePin pin : part.pack().pins()) {
       PinRef ref = new PinRef(part.ref(), pin.number());
       if (parts.netOf(ref).isPresent()) {
-        double own = seen(ref) * noticed * (socketed ? 1.5 * weight : weight);
+        double own = seen(ref) * hand(part.ref()) * noticed * (socketed ? 1.5 * weight : weight);
         add(new Fault.OpenJoint(ref), own);
         for (double ohms : COLD_OHM) {
           add(new Fault.Cold(ref, ohms), own);
@@ -165,6 +168,13 @@ public final class Suspects {
   private double seen(PinRef pin) {
     String looked = joints.get(pin.toString());
     return looked == null ? 1 : looked.equals("good") ? LOOKED_GOOD : LOOKED_BAD;
+  }
+
+  /** Tells how much likelier the mistakes of a hand are than those of whoever soldered before. */
+  private double hand(String ref) {
+    return parts.part(ref).filter(part -> part.line().isOnBoard()).isPresent()
+        ? SOLDERED_BEFORE
+        : 1;
   }
 
   /** What a chip does with its pins: no program, or one that stands. */
@@ -235,7 +245,9 @@ public final class Suspects {
     Optional<String> netB = parts.netOf(b);
     if (netA.isPresent() && netB.isPresent() && !netA.equals(netB)) {
       Fault turned = new Fault.Bridge(b, a);
-      add(weighed(FaultKind.SHORT).containsKey(turned) ? turned : new Fault.Bridge(a, b), weight);
+      add(
+          weighed(FaultKind.SHORT).containsKey(turned) ? turned : new Fault.Bridge(a, b),
+          weight * Math.max(hand(a.ref()), hand(b.ref())));
     }
   }
 
@@ -258,16 +270,18 @@ public final class Suspects {
   private void turned(Part part) {
     int marks = part.line().polarityMarks().size();
     int printed = part.placed().map(place -> place.marks().size()).orElse(0);
-    add(new Fault.Reversed(part.ref()), 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));
+    add(
+        new Fault.Reversed(part.ref()),
+        hand(part.ref()) * 3.0 / (1 + Math.min(marks, 2) + Math.min(printed, 2)));
   }
 
   private void whole(Part part) {
     String ref = part.ref();
     Line line = part.line();
-    if (part.model() instanceof Model.Resistor r) {
+    if (part.model() instanceof Model.Resistor r && !line.isOnBoard()) {
       wrongValues(part, r.ohms());
     }
-    add(new Fault.Missing(ref), 1);
+    add(new Fault.Missing(ref), hand(ref));
     if (!line.kind().is(PartKind.Fact.LASTS)) {
       add(new Fault.Dead(ref), line.fragile().isEmpty() ? 1 : 1.5);
     }
@@ -324,7 +338,8 @@ public final class Suspects {
   /** Whatever comes in the same case may be taken for each other, but what is plugged or wired. */
   private static boolean mayBeHeld(Part part) {
     PartKind kind = part.line().kind();
-    return !kind.is(PartKind.Fact.PULLED)
+    return !part.line().isOnBoard()
+        && !kind.is(PartKind.Fact.PULLED)
         && kind != PartKind.BATTERY
         && kind != PartKind.BATTERY_HOLDER;
   }

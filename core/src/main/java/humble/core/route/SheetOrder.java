@@ -1,6 +1,7 @@
 package humble.core.route;
 
 import humble.core.kit.Kit;
+import humble.core.kit.RefOrder;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -242,8 +243,6 @@ record SheetOrder(List<Node> order, List<Phrase> moved, Set<Node> movedNodes, in
   /** Gives what a person calls a node: its parts, or its title. */
   static String name(Kit kit, Node node) {
     List<String> refs = node.refs();
-    return refs.isEmpty()
-        ? kit.titleOf(node.id())
-        : refs.size() > 3 ? refs.getFirst() + "–" + refs.getLast() : String.join(", ", refs);
+    return refs.isEmpty() ? kit.titleOf(node.id()) : RefOrder.listed(refs);
   }
 }

@@ -196,7 +196,7 @@ final class Work {
 
   private void groups() {
     Map<String, List<String>> groups = new LinkedHashMap<>();
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       for (String ref : line.refs()) {
         Part part = parts.part(ref).orElse(null);
         if (part != null && isFitted(part) && !leftOut.contains(ref)) {

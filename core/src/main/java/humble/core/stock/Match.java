@@ -48,7 +48,7 @@ public record Match(double value, Band interval, List<Candidate> lines, Optional
     double half = meter.uncertainty(value, lastDigit);
     Band interval = Band.around(value, half);
     List<Candidate> candidates = new ArrayList<>();
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       if (line.kind() == kind && Quantity.parse(line.value()) instanceof QuantityText.Read read) {
         candidates.add(candidate(line, read.value(), value, half, interval));
       }

@@ -57,7 +57,7 @@ public final class Stocktake {
         pools.put(strips.pieces().getFirst().line(), strips);
       }
     }
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       Strips strips = pools.get(line.id());
       if (strips != null) {
         items.add(new Item(line.id(), strips.needed(), strips.supplied()));
@@ -84,7 +84,7 @@ public final class Stocktake {
     for (Strips strips : Strips.of(kit, out)) {
       missing.addAll(strips.withoutStrip(counted));
     }
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       if (line.stripOf() > 0) {
         continue;
       }

@@ -38,7 +38,7 @@ public record Strips(
   /** Gives the strips of a kit, those that can be cut from the same ones together. */
   public static List<Strips> of(Kit kit, Set<String> leftOut) {
     Map<String, List<Line>> alike = new LinkedHashMap<>();
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       if (line.stripOf() > 0) {
         String kind = line.packageId().replaceAll("[0-9]+$", "");
         alike.computeIfAbsent(kind + " " + line.stripOf(), k -> new ArrayList<>()).add(line);

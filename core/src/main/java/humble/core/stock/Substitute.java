@@ -53,7 +53,7 @@ public record Substitute(Line line, int spare, Phrase because, @Nullable Phrase 
    */
   public static List<Substitute> of(Kit kit, Line wanted, Map<String, Integer> counted) {
     List<Substitute> all = new ArrayList<>();
-    for (Line line : kit.lines()) {
+    for (Line line : kit.bagged()) {
       int pieces = counted.getOrDefault(line.id(), line.supplied());
       int spare = pieces - line.needed();
       if (line.id().equals(wanted.id()) || spare <= 0) {

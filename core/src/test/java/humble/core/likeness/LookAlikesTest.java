@@ -63,7 +63,8 @@ class LookAlikesTest {
   }
 
   private static Particulars lens(String colour, boolean clear) {
-    return new Particulars(false, colour, clear, Particulars.Method.IRON);
+    return new Particulars(
+        false, colour, clear, Particulars.Method.IRON, Particulars.Soldered.NOT_YET);
   }
 
   @Test

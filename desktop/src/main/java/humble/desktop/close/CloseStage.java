@@ -160,7 +160,7 @@ public final class CloseStage implements Stage {
         casing,
         fit(),
         current().orElse(""),
-        open.build().fittedRefs(),
+        open.onBoard(),
         words);
   }
 }

@@ -134,11 +134,7 @@ final class BoardInHand {
     Optional<Part> focused = focus.flatMap(parts::part);
     if (open.kit().boards().isEmpty()) {
       return new PartMat(
-          seat.say("fit.no-board"),
-          focused.map(Part::line),
-          refs,
-          open.build().fittedRefs(),
-          seat.words());
+          seat.say("fit.no-board"), focused.map(Part::line), refs, open.onBoard(), seat.words());
     }
     BoardView view = view();
     Optional<Pin1> pin1 =
@@ -146,7 +142,7 @@ final class BoardInHand {
     return new FitMat(
         parts,
         view,
-        open.build().fittedRefs(),
+        open.onBoard(),
         Set.copyOf(refs),
         open.leftOut(),
         focused,

@@ -6,6 +6,7 @@ import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.core.kit.RefOrder;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.orient.NetTrace;
@@ -20,6 +21,7 @@ import humble.desktop.draw.PartIcon;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.LineNames;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -188,20 +190,20 @@ record FitMat(
         Pen.Hang.MIDDLE);
   }
 
+  /** How high the tag with a name is. */
+  private static final double TAG_PX = 26;
+
   private void labels(Pen pen, BoardPicture board) {
-    for (String ref : lit) {
-      parts
-          .part(ref)
-          .flatMap(Part::placed)
-          .ifPresent(place -> {
-            if (lit.size() <= 8 || focus.map(f -> f.ref().equals(ref)).orElse(false)) {
-              label(pen, board, place);
-            }
-          });
-    }
+    List<double[]> taken = new ArrayList<>();
+    lit.stream()
+        .filter(ref -> lit.size() <= 8 || focus.map(f -> f.ref().equals(ref)).orElse(false))
+        .sorted(RefOrder.NATURAL)
+        .flatMap(ref -> parts.part(ref).flatMap(Part::placed).stream())
+        .forEach(place -> label(pen, board, place, taken));
   }
 
-  private void label(Pen pen, BoardPicture board, Place place) {
+  /** A name stands above its part; where another one stands there already, below, or higher. */
+  private void label(Pen pen, BoardPicture board, Place place, List<double[]> taken) {
     List<PointMm> body = TopView.of(parts.get(place.ref())).getFirst().corners();
     PointMm middle =
         new PointMm(
@@ -218,7 +220,19 @@ record FitMat(
         parts.get(place.ref()).line().kind() == PartKind.DISPLAY
             || parts.get(place.ref()).pack().isDualInLine();
     double lift = tall ? 0 : Math.max(reach, 2.2 * board.scale()) + 16;
-    pen.tag(place.ref(), at[0], at[1] - lift, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
+    double y = at[1] - lift;
+    for (double other : new double[] {at[1] - lift, at[1] + lift, at[1] - lift - TAG_PX}) {
+      if (taken.stream().noneMatch(tag -> covers(tag, at[0], other))) {
+        y = other;
+        break;
+      }
+    }
+    taken.add(new double[] {at[0], y});
+    pen.tag(place.ref(), at[0], y, 16, Token.INK, Token.CARD, Pen.Hang.MIDDLE);
+  }
+
+  private static boolean covers(double[] tag, double x, double y) {
+    return Math.abs(tag[0] - x) < 2 * TAG_PX && Math.abs(tag[1] - y) < TAG_PX;
   }
 
   private void inset(Pen pen, Part part, double x, double y, double w, double h) {

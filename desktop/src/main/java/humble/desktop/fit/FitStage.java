@@ -58,7 +58,7 @@ public final class FitStage extends HandStage {
                 .filter(step -> step.id().equals(taken))
                 .filter(step -> !Progress.stepDone(open.build(), step))
                 .findFirst())
-        .or(() -> Progress.step(open));
+        .or(() -> Progress.step(open).filter(step -> !Progress.closes(open, step)));
   }
 
   private Mat picture() {

@@ -136,7 +136,7 @@ final class InspectHand extends Hand {
     return new InspectMat(
         open.built(),
         seen,
-        open.build().fittedRefs(),
+        open.onBoard(),
         now(),
         inspection,
         open.build().joints(),

@@ -4,6 +4,7 @@ import humble.core.build.BuildEvent;
 import humble.core.craft.Reversal;
 import humble.core.kit.Harm;
 import humble.core.kit.Part;
+import humble.core.kit.RefOrder;
 import humble.core.route.Step;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.LineNames;
@@ -24,10 +25,7 @@ final class PartHand extends StepHand {
 
   @Override
   String title() {
-    String refs =
-        step.refs().size() > 3
-            ? step.refs().getFirst() + "–" + step.refs().getLast()
-            : String.join(", ", step.refs());
+    String refs = RefOrder.listed(step.refs());
     return say(
         step.act() == Step.Act.FIT ? "fit.title" : "fit.insert",
         refs,

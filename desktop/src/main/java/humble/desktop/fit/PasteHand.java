@@ -115,7 +115,7 @@ final class PasteHand extends StepHand {
   /** What is on the board already and would not bear the heat of a whole side. */
   private Optional<String> cannotBear() {
     List<String> refs =
-        open.build().fittedRefs().stream()
+        open.onBoard().stream()
             .filter(ref -> !step.refs().contains(ref))
             .flatMap(ref -> open.built().part(ref).stream())
             .filter(part -> part.placed().filter(p -> p.board().equals(step.board())).isPresent())

@@ -35,7 +35,7 @@ final class TryHand extends StepHand {
 
   /** Colours of the other clear lenses of the kit: theirs is the bag it may have come from. */
   private List<Line> others() {
-    return open.kit().lines().stream()
+    return open.kit().bagged().stream()
         .filter(Line::isLitToBeKnown)
         .filter(
             other -> !other.particulars().colour().equalsIgnoreCase(line.particulars().colour()))

@@ -45,6 +45,20 @@ public final class StopHand extends Hand {
             new Turn(caution, () -> new StopHand(seat, open, caution, kicker, title, picture)));
   }
 
+  /** Gives the turn of a caution that follows from what is in hand; empty once it is known. */
+  public static Optional<Turn> of(
+      Caution caution,
+      Seat seat,
+      OpenBuild open,
+      String kicker,
+      String title,
+      Supplier<Mat> picture) {
+    return open.build().acknowledged().contains(caution.at())
+        ? Optional.empty()
+        : Optional.of(
+            new Turn(caution, () -> new StopHand(seat, open, caution, kicker, title, picture)));
+  }
+
   @Override
   public Card card() {
     return seat.card(kicker, title)

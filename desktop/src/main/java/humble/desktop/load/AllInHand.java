@@ -56,6 +56,7 @@ final class AllInHand extends LoadHand {
             : switch (loaded.proof()) {
               case "blocks" -> "load.row-blocks";
               case "taken" -> "load.row-taken";
+              case "command" -> "load.row-command";
               default -> "load.row-own";
             };
     card.row(

@@ -75,6 +75,18 @@ record ImageOnBench(
     return new ImageOnBench(image, target, program, damage, problems, said, proves);
   }
 
+  /** Gives what has to be known before it is sent, though nothing else stands against it. */
+  Optional<ImageProblem> stop() {
+    return fits()
+        ? problems.stream().filter(each -> each.kind().isStop()).findFirst()
+        : Optional.empty();
+  }
+
+  /** Tells whether nothing stands against it but what may be gone past. */
+  boolean fits() {
+    return problems.stream().allMatch(each -> each.kind().isStop());
+  }
+
   Optional<ProgramImage> whole() {
     return damage.isEmpty() ? Optional.ofNullable(program) : Optional.empty();
   }

@@ -1,5 +1,6 @@
 package humble.desktop.load;
 
+import humble.core.circuit.Cancelled;
 import humble.core.kit.Firmware;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
@@ -9,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 
 /** What the hands of Load share: the images as they were read, and the ways to the chip. */
@@ -19,15 +21,48 @@ final class LoadBench {
   private final LoadWays ways = new LoadWays();
   private List<LoadWay> seen = List.of();
   private boolean looked;
+  private boolean read;
+  private Errand<?> reading = Errand.over();
   private @Nullable LoadWay chosen;
   private Errand<?> looking = Errand.over();
 
   LoadBench(OpenBuild open, Seat seat) {
     this.open = open;
     this.seat = seat;
-    for (Firmware.Image image : open.kit().firmware().images()) {
-      images.put(image.id(), ImageOnBench.of(open, image, seat.words()));
+    List<Firmware.Image> all = open.kit().firmware().images();
+    read = all.isEmpty();
+    if (!read) {
+      reading =
+          open.works()
+              .start(
+                  calledOff -> read(all, calledOff),
+                  found -> {
+                    found.forEach(each -> images.put(each.image().id(), each));
+                    read = true;
+                    seat.desk().refresh();
+                  });
     }
+  }
+
+  private List<ImageOnBench> read(List<Firmware.Image> all, BooleanSupplier calledOff) {
+    List<ImageOnBench> found = new ArrayList<>();
+    for (Firmware.Image image : all) {
+      if (calledOff.getAsBoolean()) {
+        throw new Cancelled();
+      }
+      found.add(ImageOnBench.of(open, image, seat.words()));
+    }
+    return found;
+  }
+
+  /** Tells whether the images have been read; a fault on the way stands on the card. */
+  boolean isRead() {
+    return read;
+  }
+
+  /** Gives one sentence where reading them failed. */
+  Optional<String> unread() {
+    return reading.failed();
   }
 
   OpenBuild open() {
@@ -86,6 +121,9 @@ final class LoadBench {
     if (open.practiceOn()) {
       all.add(new LoadWay.Practice());
     }
+    if (!open.build().programmer().isEmpty()) {
+      all.add(new LoadWay.Command(open.build().programmer()));
+    }
     all.add(new LoadWay.Own());
     return all;
   }
@@ -112,6 +150,11 @@ final class LoadBench {
 
   void left() {
     looking.cancel();
+  }
+
+  void closed() {
+    left();
+    reading.cancel();
   }
 
   /** Gives the picture for an image, so many of its bytes sent. */

@@ -36,6 +36,7 @@ abstract class LoadHand extends Hand {
           say(w.fresh() ? "load.way.fresh" : "load.way.port", w.name(), w.says());
       case LoadWay.Drive w ->
           say("load.way.drive", w.board().isEmpty() ? w.folder().toString() : w.board());
+      case LoadWay.Command w -> say("load.way.command", w.template());
       case LoadWay.Own w -> say("load.way.own");
     };
   }

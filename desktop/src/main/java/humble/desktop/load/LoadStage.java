@@ -1,7 +1,9 @@
 package humble.desktop.load;
 
+import humble.core.kit.Caution;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.StageTask;
+import humble.desktop.hand.StopHand;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
@@ -24,6 +26,9 @@ public final class LoadStage extends HandStage {
 
   @Override
   protected Turn turn() {
+    if (!bench.isRead()) {
+      return new Turn(new Doing("reading", ""), () -> new ReadingHand(bench));
+    }
     Optional<StageTask> task = StageTask.next(seat, open, StageId.LOAD);
     Optional<ImageOnBench> early =
         task.flatMap(each -> open.kit().firmware().earlyImage(each.id()))
@@ -46,14 +51,33 @@ public final class LoadStage extends HandStage {
   }
 
   private Turn sending(ImageOnBench image) {
-    return new Turn(
-        new Doing("send", image.image().id()),
-        () -> new SendHand(bench, image, () -> layOver(new WaysHand(bench, image))));
+    Optional<Turn> stop =
+        image
+            .stop()
+            .flatMap(problem ->
+                StopHand.of(
+                    new Caution(
+                        "lock:" + image.image().id(),
+                        seat.say(problem.phrase()),
+                        Caution.Level.STOP),
+                    seat,
+                    open,
+                    seat.say("load.kicker"),
+                    seat.say("load.title", image.image().title()),
+                    () -> bench.street(Optional.of(image), 0)));
+    return stop.orElseGet(() ->
+        new Turn(
+            new Doing("send", image.image().id()),
+            () -> new SendHand(bench, image, () -> layOver(ways(image)))));
+  }
+
+  private WaysHand ways(ImageOnBench image) {
+    return new WaysHand(bench, image, () -> layOver(new CommandHand(bench, image)));
   }
 
   @Override
   public void left() {
-    bench.left();
+    bench.closed();
     super.left();
   }
 }

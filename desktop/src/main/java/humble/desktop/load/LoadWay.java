@@ -1,11 +1,13 @@
 package humble.desktop.load;
 
+import humble.bench.ChipLeft;
 import humble.bench.LineTrouble;
 import humble.bench.SerialLink;
 import humble.bench.line.BoardDrive;
 import humble.bench.line.ByteLine;
 import humble.bench.line.LineLink;
 import humble.bench.line.Loading;
+import humble.bench.line.OwnProgrammer;
 import humble.bench.line.ResetPulse;
 import humble.bench.line.SerialPorts;
 import humble.core.firmware.ProgramImage;
@@ -13,11 +15,15 @@ import humble.core.kit.Firmware;
 import humble.core.words.Phrase;
 import humble.formats.image.ImageWriter;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** A way to the chip that a maker may choose. */
 sealed interface LoadWay {
@@ -33,11 +39,22 @@ sealed interface LoadWay {
   /** A loader of the maker's own, who says so. */
   record Own() implements LoadWay {}
 
+  /** A programmer of the maker's own, run by its command. */
+  record Command(String template) implements LoadWay {}
+
+  /** Gives the file of an image as it is in the kit. */
+  interface Original {
+    byte[] bytes() throws IOException;
+  }
+
   /** How long an answer of a chip may take. */
   int ANSWER_MS = 3_000;
 
   /** How long a maker may take to start the receiver. */
   int RECEIVER_MS = 60_000;
+
+  /** How much of what a command says last is shown. */
+  int MOST_SAID = 120;
 
   /** Gives the name of the thread that talks this way. */
   default String thread(Firmware.Target target) {
@@ -45,6 +62,7 @@ sealed interface LoadWay {
       case Practice way -> target.id();
       case Port way -> way.name();
       case Drive way -> way.folder().toString();
+      case Command way -> "command";
       case Own way -> "own";
     };
   }
@@ -55,6 +73,7 @@ sealed interface LoadWay {
       case Practice way -> "practice";
       case Port way -> way.name();
       case Drive way -> way.folder().toString();
+      case Command way -> "command " + way.template();
       case Own way -> "own";
     };
   }
@@ -67,6 +86,7 @@ sealed interface LoadWay {
   default Loading.Outcome send(
       ProgramImage image,
       String file,
+      Original original,
       Firmware.Target target,
       Supplier<SerialLink> practice,
       DoubleConsumer progress,
@@ -76,7 +96,9 @@ sealed interface LoadWay {
           Loading.send(image, new Loading.Way.Pages(practice.get(), target), progress, calledOff);
       case Port way -> overPort(way, image, target, progress, calledOff);
       case Drive way -> onDrive(way, image, file, target, progress, calledOff);
-      case Own way -> new Loading.Outcome.Failed(Phrase.of("line.no-port", ""), 0);
+      case Command way -> byCommand(way, image, file, original, calledOff);
+      case Own way ->
+          new Loading.Outcome.Failed(Phrase.of("line.no-port", ""), 0, ChipLeft.AS_IT_WAS);
     };
   }
 
@@ -96,10 +118,63 @@ sealed interface LoadWay {
           progress,
           calledOff);
     } catch (LineTrouble e) {
-      return new Loading.Outcome.Failed(e.phrase(), 0);
+      return new Loading.Outcome.Failed(e.phrase(), 0, ChipLeft.UNKNOWN);
     } catch (IOException e) {
       return new Loading.Outcome.Failed(
-          Phrase.of("link.broken", String.valueOf(e.getMessage())), 0);
+          Phrase.of("link.broken", String.valueOf(e.getMessage())), 0, ChipLeft.UNKNOWN);
+    }
+  }
+
+  /** What the command works on is the file as it is, in a folder of its own. */
+  private static Loading.Outcome byCommand(
+      Command way, ProgramImage image, String file, Original original, BooleanSupplier calledOff) {
+    Path folder = null;
+    try {
+      folder = Files.createTempDirectory("humble-load");
+      Path at = folder.resolve(file.substring(file.lastIndexOf('/') + 1));
+      Files.write(at, original.bytes());
+      return ran(OwnProgrammer.of(way.template()).orElseThrow(), at, image, calledOff);
+    } catch (IOException e) {
+      return new Loading.Outcome.Failed(
+          Phrase.of("link.broken", String.valueOf(e.getMessage())), 0, ChipLeft.AS_IT_WAS);
+    } finally {
+      clear(folder);
+    }
+  }
+
+  private static Loading.Outcome ran(
+      OwnProgrammer programmer, Path file, ProgramImage image, BooleanSupplier calledOff) {
+    return switch (programmer.run(Map.of("file", file.toString()), said -> {}, calledOff)) {
+      case OwnProgrammer.Outcome.Ended ended ->
+          ended.status() == 0
+              ? new Loading.Outcome.Sent(image.length(), 0, Loading.Proof.COMMAND, 0)
+              : new Loading.Outcome.Failed(
+                  Phrase.of("own.failed-saying", ended.status(), lastLine(ended.said())),
+                  0,
+                  ChipLeft.UNKNOWN);
+      case OwnProgrammer.Outcome.Cancelled off ->
+          new Loading.Outcome.Cancelled(0, ChipLeft.UNKNOWN);
+      case OwnProgrammer.Outcome.Failed failed ->
+          new Loading.Outcome.Failed(failed.why(), 0, ChipLeft.AS_IT_WAS);
+    };
+  }
+
+  private static String lastLine(String said) {
+    String last = said.lines().filter(line -> !line.isBlank()).reduce("", (a, b) -> b).strip();
+    return last.length() > MOST_SAID ? last.substring(0, MOST_SAID) + "…" : last;
+  }
+
+  private static void clear(@Nullable Path folder) {
+    if (folder == null) {
+      return;
+    }
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path each : files.toList()) {
+        Files.deleteIfExists(each);
+      }
+      Files.deleteIfExists(folder);
+    } catch (IOException e) {
+      folder.toFile().deleteOnExit();
     }
   }
 
@@ -112,7 +187,8 @@ sealed interface LoadWay {
       BooleanSupplier calledOff) {
     Optional<BoardDrive> drive = BoardDrive.at(way.folder());
     if (drive.isEmpty()) {
-      return new Loading.Outcome.Failed(Phrase.of("drive.none", way.folder().toString()), 0);
+      return new Loading.Outcome.Failed(
+          Phrase.of("drive.none", way.folder().toString()), 0, ChipLeft.AS_IT_WAS);
     }
     String name = file.substring(file.lastIndexOf('/') + 1);
     int dot = name.lastIndexOf('.');

@@ -18,6 +18,7 @@ final class SendHand extends LoadHand {
   private final ImageOnBench image;
   private final Runnable otherWay;
   private volatile double progress;
+  private volatile boolean stopped;
   private Errand<?> sending = Errand.over();
   private String answer = "";
 
@@ -43,16 +44,19 @@ final class SendHand extends LoadHand {
       return card.notYet(say("load.cannot"));
     }
     card.how(say("load.how", image.image().file(), program.length(), target.ref()));
-    if (!open.build().fittedRefs().contains(target.ref())) {
+    if (!open.onBoard().contains(target.ref())) {
       switch (image.image().moment()) {
         case BEFORE_FIT -> card.how(say("load.before-fit", target.ref()));
         case IN_SOCKET -> card.how(say("load.in-socket", target.ref()));
         case AWAKE -> {}
       }
     }
-    boolean fits = image.problems().isEmpty();
+    boolean fits = image.fits();
     card.row(fits ? Standing.DONE : Standing.TO_DO, say(fits ? "load.fits" : "load.fits-not"));
-    image.problems().forEach(p -> card.row(Standing.TO_DO, seat.say(p.phrase())));
+    image
+        .problems()
+        .forEach(
+            p -> card.row(p.kind().isStop() ? Standing.NOW : Standing.TO_DO, seat.say(p.phrase())));
     image.said().forEach(line -> card.row(Standing.DONE, line));
     if (!image.proves()) {
       card.why(say("load.proves-nothing"));
@@ -66,15 +70,17 @@ final class SendHand extends LoadHand {
     if (!fits) {
       return card.notYet(say("load.cannot"));
     }
-    if (!open.build().fittedRefs().contains(target.ref())
-        && image.image().moment() == Firmware.Moment.AWAKE) {
+    if (!open.onBoard().contains(target.ref()) && image.image().moment() == Firmware.Moment.AWAKE) {
       card.how(say("load.first"));
       return card.go(
           say("power.back"),
           () -> seat.desk().go(Progress.nextGate(open).isPresent() ? StageId.POWER : StageId.FIT));
     }
     if (sending.isRunning()) {
-      card.key(Card.ESC, say("load.stop"), this::stop);
+      if (stopped) {
+        return card.notYet(say("load.stopping"));
+      }
+      card.key(Card.ESC, say("load.stop"), () -> stopped = true);
       return card.notYet(say("load.sending"));
     }
     return offered(card, program, target);
@@ -86,6 +92,7 @@ final class SendHand extends LoadHand {
         switch (way) {
           case LoadWay.Practice w -> say("load.simulated");
           case LoadWay.Own w -> say("load.own");
+          case LoadWay.Command w -> say("load.over-command", w.template());
           case LoadWay.Port w -> say("load.over", named(w), w.protocol());
           case LoadWay.Drive w -> say("load.over-drive", named(w));
         });
@@ -113,6 +120,7 @@ final class SendHand extends LoadHand {
   private void send(ProgramImage program, Firmware.Target target, LoadWay way) {
     progress = 0;
     answer = "";
+    stopped = false;
     Build asOf = open.build();
     sending =
         own(
@@ -123,10 +131,11 @@ final class SendHand extends LoadHand {
                         way.send(
                             program,
                             image.image().file(),
+                            () -> open.folder().bytes(image.image().file()),
                             target,
                             () -> open.link(target, asOf),
                             this::show,
-                            calledOff::getAsBoolean),
+                            () -> stopped || calledOff.getAsBoolean()),
                     outcome -> ended(program, target, way, outcome)));
   }
 
@@ -145,8 +154,10 @@ final class SendHand extends LoadHand {
           loaded(program, target, way, sent.bytes(), Optional.of(sent.proof()));
         }
       }
-      case Loading.Outcome.Cancelled off -> answer = say("load.stopped");
-      case Loading.Outcome.Failed failed -> answer = seat.say(failed.why());
+      case Loading.Outcome.Cancelled off ->
+          answer = say("load.stopped") + " " + seat.say(off.left().phrase());
+      case Loading.Outcome.Failed failed ->
+          answer = seat.say(failed.why()) + " " + seat.say(failed.left().phrase());
     }
   }
 
@@ -168,10 +179,5 @@ final class SendHand extends LoadHand {
             program.crc32(),
             way.text(),
             proof.map(Loading.Proof::text).orElse("")));
-  }
-
-  private void stop() {
-    sending.cancel();
-    answer = say("load.stopped");
   }
 }

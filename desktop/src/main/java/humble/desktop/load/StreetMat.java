@@ -69,9 +69,9 @@ record StreetMat(
     double large = h * 0.62 - 40;
     magnified(pen, chip, left, 56, width, large);
     List<Firmware.Region> streets = chip.memory();
-    double row = (h * 0.38 - 46) / Math.max(1, streets.size());
+    double row = (h * 0.38 - 34) / Math.max(1, streets.size());
     for (int i = 0; i < streets.size(); i++) {
-      whole(pen, chip, streets.get(i), left, h * 0.62 + 62 + i * row, width, row);
+      whole(pen, chip, streets.get(i), left, h * 0.62 + 34 + i * row, width, row);
     }
   }
 
@@ -176,9 +176,20 @@ record StreetMat(
       double w,
       double h) {
     double size = region.to() - region.from() + 1.0;
-    double road = y + h - 66;
-    double tall = Math.clamp(road - y - 36, 10, 70);
-    pen.bold(region.id(), x + 10, y + 10, 17, Token.INK, Pen.Hang.LEFT);
+    double road = y + h - 16;
+    double tall = Math.clamp((road - y - 28) / 1.25, 8, 80);
+    pen.bold(region.id(), x, y + 10, 17, Token.INK, Pen.Hang.LEFT);
+    pen.mono(
+        ImageCheck.hex(region.from()) + " … " + ImageCheck.hex(region.to()),
+        x + 90,
+        y + 10,
+        15,
+        Token.INK,
+        Pen.Hang.LEFT);
+    boolean fenced = chip.boot().stream().anyMatch(boot -> region.holds(boot.from()));
+    if (fenced) {
+      pen.bold(words.say("load.boot"), x + w - 90, y + 10, 15, Token.ALARM, Pen.Hang.RIGHT);
+    }
     pen.text(
         size >= 1024
             ? words.say("load.size", Math.round(size / 1024))
@@ -205,12 +216,16 @@ record StreetMat(
         .ifPresent(all -> {
           double from = x + (all.from() - region.from()) / size * w;
           double to = x + (Math.min(all.to(), region.to()) + 1 - region.from()) / size * w;
-          pen.dashed(from, road - tall, x - 10, y - 26, Token.INK_SOFT, 1);
-          pen.dashed(to, road - tall, x + w + 10, y - 26, Token.INK_SOFT, 1);
+          // Beside the words of the row, which they would strike through.
+          double down = y + 22;
+          pen.dashed(from, road - tall, from, down, Token.INK_SOFT, 1);
+          pen.dashed(from, down, x - 10, down, Token.INK_SOFT, 1);
+          pen.dashed(x - 10, down, x - 10, y - 22, Token.INK_SOFT, 1);
+          pen.dashed(to, road - tall, to, down, Token.INK_SOFT, 1);
+          pen.dashed(to, down, x + w + 10, down, Token.INK_SOFT, 1);
+          pen.dashed(x + w + 10, down, x + w + 10, y - 22, Token.INK_SOFT, 1);
         });
     pen.box(x - 10, road, w + 20, 8, 3, Token.LINE, null);
-    pen.mono(ImageCheck.hex(region.from()), x, road + 24, 15, Token.INK, Pen.Hang.LEFT);
-    pen.mono(ImageCheck.hex(region.to()), x + w, road + 24, 15, Token.INK, Pen.Hang.RIGHT);
   }
 
   private static void blocks(
@@ -232,14 +247,12 @@ record StreetMat(
     }
   }
 
-  private void fence(Pen pen, double from, double to, double road, double height) {
+  private static void fence(Pen pen, double from, double to, double road, double height) {
     double width = Math.max(to - from, 14);
     for (double x = from; x <= from + width; x += 6) {
       pen.line(x, road, x, road - height, Token.ALARM, 2);
     }
     pen.line(from - 2, road - height * 0.6, from + width + 2, road - height * 0.6, Token.ALARM, 2);
-    pen.bold(
-        words.say("load.boot"), from + width, road - height - 14, 15, Token.ALARM, Pen.Hang.RIGHT);
   }
 
   @Override

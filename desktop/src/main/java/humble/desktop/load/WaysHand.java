@@ -10,11 +10,18 @@ final class WaysHand extends LoadHand {
   private static final int MOST = 9;
 
   private final ImageOnBench image;
+  private final Runnable command;
   private boolean over;
 
-  WaysHand(LoadBench bench, ImageOnBench image) {
+  /**
+   * Makes it.
+   *
+   * @param command asks for the maker's own command
+   */
+  WaysHand(LoadBench bench, ImageOnBench image, Runnable command) {
     super(bench, Optional.of(image));
     this.image = image;
+    this.command = command;
     look();
   }
 
@@ -42,6 +49,7 @@ final class WaysHand extends LoadHand {
           say("mend.choice", i + 1, named(way)),
           () -> take(way));
     }
+    card.key('.', say("load.command.key"), command);
     card.why(say(bench.hasLooked() ? "load.looked" : "load.looking"));
     look();
     card.key(Card.ESC, say("mend.leave"), this::close);

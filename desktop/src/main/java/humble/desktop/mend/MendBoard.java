@@ -63,7 +63,7 @@ final class MendBoard {
         open.built(),
         view(board),
         faces,
-        open.build().fittedRefs(),
+        open.onBoard(),
         known,
         now.flatMap(Search::next),
         probes,

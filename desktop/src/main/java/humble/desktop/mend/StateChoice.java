@@ -39,7 +39,7 @@ record StateChoice(OpenBuild open, Words words) {
     Set<String> gone = open.planned().gone(state);
     return open.parts().all().stream()
         .filter(part -> part.placed().isPresent() && !gone.contains(part.ref()))
-        .allMatch(part -> open.build().fittedRefs().contains(part.ref()));
+        .allMatch(part -> open.onBoard().contains(part.ref()));
   }
 
   /** Gives the number of the state after one, all round. */

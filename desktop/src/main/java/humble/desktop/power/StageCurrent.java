@@ -45,9 +45,8 @@ record StageCurrent(BoardState state, PoweredStage stage) {
         .filter(part -> part.placed().isPresent() && !open.lacking().contains(part.ref()))
         .allMatch(part ->
             state.absent().contains(part.ref())
-                ? !open.build().fittedRefs().contains(part.ref())
-                : open.build().fittedRefs().contains(part.ref())
-                    || open.leftOut().contains(part.ref()));
+                ? !open.onBoard().contains(part.ref())
+                : open.onBoard().contains(part.ref()) || open.leftOut().contains(part.ref()));
   }
 
   boolean reads(double ma) {

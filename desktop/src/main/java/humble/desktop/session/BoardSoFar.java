@@ -29,8 +29,8 @@ final class BoardSoFar {
    */
   static AsBuilt of(OpenBuild open) {
     AsBuilt planned = planned(open);
-    Set<String> fitted = open.build().fittedRefs();
-    if (fitted.isEmpty()) {
+    Set<String> fitted = open.onBoard();
+    if (open.build().fittedRefs().isEmpty()) {
       return planned;
     }
     Set<String> notThere = new HashSet<>(planned.notThere());

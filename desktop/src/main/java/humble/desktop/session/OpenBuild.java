@@ -29,6 +29,7 @@ import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
 import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -47,6 +48,7 @@ public final class OpenBuild {
   private final Kit kit;
   private final List<FirstPower.Check> firstPower;
   private final Parts parts;
+  private final Set<String> soldered;
   private Parts built;
   private Parts planned;
   private final PracticeBench practice;
@@ -72,6 +74,7 @@ public final class OpenBuild {
     this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
     this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
+    this.soldered = this.kit.soldered();
     this.built = parts;
     this.planned = parts;
     this.works = new Works(bench, changed);
@@ -250,6 +253,13 @@ public final class OpenBuild {
   /** Gives the parts that the choices taken leave out. */
   public Set<String> leftOut() {
     return Choices.leftOut(kit, build().choices());
+  }
+
+  /** Gives what is on the board: what was fitted, and what was soldered before. */
+  public Set<String> onBoard() {
+    Set<String> all = new LinkedHashSet<>(soldered);
+    all.addAll(build().fittedRefs());
+    return all;
   }
 
   /** Gives the folder of the kit. */

@@ -169,7 +169,7 @@ public final class Progress {
 
   /** Gives the lines whose parts are told apart by the meter. */
   public static List<Line> toSort(Kit kit) {
-    return kit.lines().stream()
+    return kit.bagged().stream()
         .filter(line -> line.kind() == PartKind.RESISTOR && line.bands() > 0)
         .toList();
   }
@@ -196,7 +196,11 @@ public final class Progress {
     }
     for (StageId stage : StageId.values()) {
       if (stage == StageId.FIT && open.build().school().isPresent()) {
-        StageId next = step(open).map(step -> place(open.kit(), step)).orElse(stage);
+        StageId next =
+            step(open)
+                .filter(step -> !closes(open, step))
+                .map(step -> place(open.kit(), step))
+                .orElse(stage);
         if (next != StageId.FIT) {
           return next;
         }
@@ -206,6 +210,11 @@ public final class Progress {
       }
     }
     return StageId.BOOK;
+  }
+
+  /** Tells whether a step belongs to the case: what is left to load or to wake comes before it. */
+  public static boolean closes(OpenBuild open, Step step) {
+    return place(open.kit(), step) == StageId.CLOSE;
   }
 
   /** Gives the first step of the plan that is not done. */

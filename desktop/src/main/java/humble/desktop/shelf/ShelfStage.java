@@ -19,6 +19,8 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Builds begun and kits to begin. */
 public final class ShelfStage implements Stage {
@@ -152,7 +154,10 @@ public final class ShelfStage implements Stage {
 
   private ShelfMat.Item begun(Build build, Kit kit) {
     Parts parts = Parts.of(kit);
-    long placed = parts.all().stream().filter(part -> part.placed().isPresent()).count();
+    long placed =
+        parts.all().stream()
+            .filter(part -> part.placed().isPresent() && !part.line().isOnBoard())
+            .count();
     double share = placed == 0 ? 0 : build.fittedRefs().size() / (double) placed;
     String state =
         build.isClosed()
@@ -162,7 +167,8 @@ public final class ShelfStage implements Stage {
         build.began().map(b -> b.name()).orElse(kit.name()),
         state,
         parts,
-        build.fittedRefs(),
+        Stream.concat(kit.soldered().stream(), build.fittedRefs().stream())
+            .collect(Collectors.toSet()),
         share,
         false);
   }

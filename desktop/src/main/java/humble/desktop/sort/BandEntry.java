@@ -54,7 +54,7 @@ record BandEntry(String typed, List<BandColour> bands, List<BandReading> reading
   }
 
   private static Optional<Line> line(Kit kit, double ohms) {
-    return kit.lines().stream()
+    return kit.bagged().stream()
         .filter(line -> line.kind() == PartKind.RESISTOR)
         .filter(line ->
             Quantity.parse(line.value()) instanceof QuantityText.Read read

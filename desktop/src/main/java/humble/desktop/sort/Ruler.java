@@ -26,7 +26,7 @@ record Ruler(Piles piles) {
    */
   Mat mat(List<String> decided, OptionalDouble needle, List<BandColour> bands, boolean entered) {
     List<RulerMat.Slab> slabs = new ArrayList<>();
-    for (Line line : piles.open().kit().lines()) {
+    for (Line line : piles.open().kit().bagged()) {
       if (line.kind() == PartKind.RESISTOR
           && Quantity.parse(line.value()) instanceof QuantityText.Read read) {
         Double tolerance = line.tolerancePct();

@@ -159,7 +159,7 @@ final class LightsWaking extends WakeHand {
             ran && unlit != null,
             unlit == null ? Set.of() : unlit,
             Set.copyOf(dark),
-            open.build().fittedRefs(),
+            open.onBoard(),
             seat.words()));
   }
 

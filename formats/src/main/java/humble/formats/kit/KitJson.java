@@ -192,7 +192,16 @@ final class KitJson {
             .flatMap(text ->
                 c.code(
                     "method", "method", text, Particulars.Method::named, List.of("iron", "paste")))
-            .orElse(Particulars.Method.IRON));
+            .orElse(Particulars.Method.IRON),
+        c.maybeText("on_board")
+            .flatMap(text ->
+                c.code(
+                    "on_board",
+                    "one who soldered it",
+                    text,
+                    Particulars.Soldered::named,
+                    List.of("maker", "host")))
+            .orElse(Particulars.Soldered.NOT_YET));
   }
 
   /** The most current a part survives stands on its line or in its model. */

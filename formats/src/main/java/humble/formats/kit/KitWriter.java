@@ -131,6 +131,7 @@ public final class KitWriter {
     if (particulars.method() != Particulars.Method.IRON) {
       to.put("method", particulars.method().text());
     }
+    text(to, "on_board", particulars.soldered().text());
   }
 
   private static void place(ObjectNode to, Place place) {

@@ -89,7 +89,7 @@ public final class CupLabels {
 
   /** Gives the lines that get a label. */
   static List<Line> lines(Kit kit, Set<String> leftOut) {
-    return kit.lines().stream()
+    return kit.bagged().stream()
         .filter(line ->
             line.supplied() > 0 || line.refs().stream().anyMatch(ref -> !leftOut.contains(ref)))
         .toList();
