@@ -160,6 +160,9 @@ static void request(void) {
     int n = 0;
     for (unsigned page = HUMBLE_LINK_PAGE; page > 0; page /= 10) digits[n++] = (char)('0' + page % 10);
     while (n > 0) humble_link_put(digits[--n]);
+#ifdef HUMBLE_LINK_ID
+    put(" id " HUMBLE_LINK_ID);
+#endif
     humble_link_put('\n');
   } else if (!strcmp(first, "erase")) {
     erase(rest);

@@ -16,6 +16,8 @@
 #define HUMBLE_LINK_ERASED 0xffu
 #endif
 
+/* What your chip says it is, in hexadecimal digits, if it says so: #define HUMBLE_LINK_ID "7450a1" */
+
 /* The longest request: a page in hexadecimal digits, and some words. */
 #define HUMBLE_LINK_LINE (2 * HUMBLE_LINK_PAGE + 64)
 

@@ -12,9 +12,9 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The command {@code fuzz READER [--inputs N] [--seconds S] [--from K] [--kits N] [--json]}: puts
- * mutated inputs through a reader in a process with a heap of 256 MiB. Exit status 0 when it stood
- * them all, 1 when it did not, 2 for a reader that there is not.
+ * The command {@code fuzz READER [--inputs N] [--seconds S] [--from K] [--kits N] [--guided]
+ * [--json]}: puts mutated inputs through a reader in a process with a heap of 256 MiB. Exit status
+ * 0 when it stood them all, 1 when it did not, 2 for a reader that there is not.
  */
 public final class Fuzz {
   private static final long USUAL_INPUTS = 100_000;
@@ -63,6 +63,9 @@ public final class Fuzz {
     }
     long seconds = option(words, "--seconds", 0);
     Path folder = Files.createTempDirectory("humble-fuzz");
+    if (words.contains("--guided")) {
+      System.exit(guided(reader, option(words, "--inputs", 0), seconds, folder, out));
+    }
     Result result =
         run(
             Path.of(System.getProperty("humble.root", ".")),
@@ -99,6 +102,29 @@ public final class Fuzz {
       Scratch.delete(folder);
     }
     System.exit(result.stood() ? 0 : 1);
+  }
+
+  private static int guided(String reader, long inputs, long seconds, Path folder, PrintStream out)
+      throws IOException, InterruptedException {
+    Guided.Result result =
+        Guided.run(
+            Path.of(System.getProperty("humble.root", ".")).toAbsolutePath(),
+            reader,
+            inputs == 0 && seconds == 0 ? USUAL_INPUTS : inputs,
+            seconds,
+            folder);
+    out.printf(
+        "%s, led by its branches: %,d inputs, %,d branches taken, %d s, %s%n",
+        reader,
+        result.inputs(),
+        result.edges(),
+        result.seconds(),
+        result.stood() ? "no fault" : "a fault; its input is in " + folder);
+    result.findings().forEach(System.err::println);
+    if (result.stood()) {
+      Scratch.delete(folder);
+    }
+    return result.stood() ? 0 : 1;
   }
 
   private static long option(List<String> words, String name, long usual) {

@@ -22,8 +22,7 @@ import org.junit.jupiter.api.Test;
 /** Parts that are on the board before anybody begins. */
 class SolderedBeforeTest {
   private static KitMaker board(Particulars.Soldered soldered, String... absent) {
-    Particulars own =
-        new Particulars(false, "", false, Particulars.Method.IRON, soldered);
+    Particulars own = new Particulars(false, "", false, Particulars.Method.IRON, soldered);
     return KitMaker.kit()
         .line("j", PartKind.HEADER, "", "header-1x2", null, "J1")
         .particular("a", PartKind.RESISTOR, "1k", "axial-quarter-watt", own, "R1")
@@ -51,8 +50,7 @@ class SolderedBeforeTest {
     assertThat(kit.soldered()).containsExactly("R1");
     assertThat(Stocktake.items(kit, Map.of())).extracting(Stocktake.Item::id).doesNotContain("a");
     assertThat(Stocktake.missingRefs(kit, Map.of(), Map.of("a", 0))).isEmpty();
-    assertThat(
-            LookAlikes.of(kit, Light.DAYLIGHT, Eyes.NORMAL, MeterProfile.USUAL).pairs())
+    assertThat(LookAlikes.of(kit, Light.DAYLIGHT, Eyes.NORMAL, MeterProfile.USUAL).pairs())
         .isEmpty();
     assertThat(Planner.plan(Parts.of(kit), School.LOW, Map.of(), 0, Set.of()).steps())
         .flatExtracting(step -> step.refs())

@@ -1,0 +1,48 @@
+package humble.proofs.fuzz;
+
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a fuzzer calls that is led by the branches an input takes: one reader, named by the system
+ * property {@code humble.fuzz.reader}.
+ */
+public final class GuidedTarget {
+  private static @Nullable Reader reader;
+  private static long number;
+
+  private GuidedTarget() {}
+
+  /** Makes the reader ready, before the first input is timed. */
+  public static void fuzzerInitialize() throws IOException {
+    reader = ready();
+    reader.read(0, new byte[0]);
+  }
+
+  private static Reader ready() {
+    try {
+      Path root = Path.of(System.getProperty("humble.root", "."));
+      return switch (KitFolder.at(root.resolve("kits/glowmoth")).read()) {
+        case KitRead.Opened read ->
+            new Reader(
+                System.getProperty("humble.fuzz.reader", ""),
+                Files.createTempDirectory("humble-guided"),
+                read.kit());
+        case KitRead.Refused refused -> throw new IllegalStateException(refused.toString());
+      };
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Reads one input; whatever it throws is a fault of the reader. */
+  public static void fuzzerTestOneInput(byte[] bytes) throws IOException {
+    Objects.requireNonNull(reader).read(number++, bytes);
+  }
+}
