@@ -316,6 +316,7 @@ final class LoadCommand extends humble.cli.Command {
       case READ_BACK -> "read back, the same.";
       case DIFFERS -> "read back, not the same.";
       case BLOCKS -> "every block confirmed. Nothing was read back: the protocol cannot.";
+      case COMMAND -> "by a command that says it worked. Nothing was read back here.";
       case TAKEN -> "and the drive went away: the board has taken it.";
     };
   }

@@ -6,6 +6,8 @@ import humble.core.wake.DisplaySetting;
 import humble.core.wake.LightMatrix;
 import humble.core.wake.LightSuspect;
 import humble.core.wake.Pose;
+import java.io.IOException;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +27,14 @@ import tools.jackson.databind.json.JsonMapper;
     name = "wake",
     description = "Say what was seen at wake-up means.",
     mixinStandardHelpOptions = true,
-    subcommands = {WakeCommand.Matrix.class, WakeCommand.Display.class})
+    subcommands = {
+      WakeCommand.Matrix.class,
+      WakeCommand.Display.class,
+      WakeChain.class,
+      WakeLines.class,
+      WakeBus.class,
+      WakeAnalog.class
+    })
 final class WakeCommand {
   /** Dark and ghost lights. */
   @Command(name = "matrix", description = "Say which fault accounts for dark and ghost lights.")
@@ -71,32 +80,7 @@ final class WakeCommand {
       }
       List<LightSuspect> suspects =
           new LightMatrix(matrix).suspects(new TreeSet<>(dark), new TreeSet<>(ghosts));
-      return new Answer(
-          Answer.object(
-              "suspects",
-              suspects.stream()
-                  .map(s ->
-                      Answer.object(
-                          "fault",
-                          s.fault(),
-                          "belief",
-                          s.belief(),
-                          "explains",
-                          s.explains(),
-                          "group",
-                          s.group()))
-                  .toList()),
-          suspects.isEmpty()
-              ? List.of("Nothing to explain.")
-              : suspects.stream()
-                  .map(s ->
-                      String.format(
-                          Locale.ROOT,
-                          "%3.0f %%  %s",
-                          s.belief() * 100,
-                          String.join(" or ", s.group())))
-                  .toList(),
-          false);
+      return suspected(suspects);
     }
 
     private Peripheral.Matrix matrix(Kit kit) {
@@ -108,6 +92,36 @@ final class WakeCommand {
       }
       throw new BadInput("--part: the kit has no matrix of lights at '" + part + "'.");
     }
+  }
+
+  /** Gives suspects as an answer, one row for each group. */
+  static Answer suspected(List<LightSuspect> suspects) {
+    return new Answer(
+        Answer.object(
+            "suspects",
+            suspects.stream()
+                .map(s ->
+                    Answer.object(
+                        "fault",
+                        s.fault(),
+                        "belief",
+                        s.belief(),
+                        "explains",
+                        s.explains(),
+                        "group",
+                        s.group()))
+                .toList()),
+        suspects.isEmpty()
+            ? List.of("Nothing to explain.")
+            : suspects.stream()
+                .map(s ->
+                    String.format(
+                        Locale.ROOT,
+                        "%3.0f %%  %s",
+                        s.belief() * 100,
+                        String.join(" or ", s.group())))
+                .toList(),
+        false);
   }
 
   /** Display settings. */
@@ -173,7 +187,12 @@ final class WakeCommand {
       return new Answer(Answer.object("config", json), List.of("Set " + json), false);
     }
 
-    private JsonNode object(String option, String text) {
+    /** A setting is JSON, or a file that holds it. */
+    private JsonNode object(String option, String given) {
+      String text = given.strip().startsWith("{") ? given : file(option, given);
+      if (text.isEmpty()) {
+        return JSON.createObjectNode();
+      }
       try {
         JsonNode node = JSON.readTree(text);
         if (node.isObject()) {
@@ -184,6 +203,15 @@ final class WakeCommand {
         problems.add(option + ": this is no JSON: " + e.getOriginalMessage());
       }
       return JSON.createObjectNode();
+    }
+
+    private String file(String option, String name) {
+      try {
+        return TextInput.text(Path.of(name));
+      } catch (IOException | InvalidPathException e) {
+        problems.add(option + ": '" + name + "' is neither JSON nor a file that can be read.");
+        return "";
+      }
     }
 
     private Pose pose(String option, JsonNode node) {

@@ -408,12 +408,8 @@ public final class KitCheck {
       }
       knownRef(
           "/peripherals/" + i + "/part", peripheral.part().isEmpty() ? null : peripheral.part());
-      if (peripheral instanceof Peripheral.Matrix matrix) {
-        for (int k = 0; k < matrix.lines().size(); k++) {
-          net("/peripherals/" + i + "/pins/" + k, matrix.lines().get(k));
-        }
-      }
     }
+    findings.addAll(WakeSense.of(parts));
     for (int i = 0; i < kit.firmware().images().size(); i++) {
       String target = kit.firmware().images().get(i).target();
       if (kit.firmware().target(target).isEmpty()) {

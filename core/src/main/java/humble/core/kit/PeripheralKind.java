@@ -13,7 +13,7 @@ public enum PeripheralKind {
   DISPLAY,
   /** Lights in a chain, each with a chip in it. */
   CHAIN,
-  /** Lights or relays, one to a pin. */
+  /** Parallel lines: a data bus, an address bus, a port. */
   LINES,
   /** Chips on a bus of two wires. */
   I2C,
@@ -28,7 +28,21 @@ public enum PeripheralKind {
   /** A beam of light that is broken. */
   LIGHT_GATE,
   /** A radio. */
-  RADIO;
+  RADIO,
+  /** A relay, a motor, a magnet: something that is driven. */
+  DRIVEN,
+  /** Serial talk. */
+  SERIAL,
+  /** Something that is turned and counts its steps. */
+  ENCODER,
+  /** A memory card. */
+  CARD,
+  /** Something without a controller. */
+  PASSIVE,
+  /** A part that tests itself and shows a sign. */
+  SELF_TEST,
+  /** Anything else, as its author describes it. */
+  OTHER;
 
   /** Gives the one of that name in a kit file. */
   public static Optional<PeripheralKind> named(String name) {

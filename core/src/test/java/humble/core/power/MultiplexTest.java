@@ -10,6 +10,7 @@ import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.kit.Says;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -20,7 +21,8 @@ class MultiplexTest {
       new Model.Load("8", "4", 2, 2.7, Map.of("1", 25.0, "2", 25.0, "3", 25.0, "5", 25.0));
 
   private static Peripheral.Matrix matrix(List<Peripheral.Light> lights, String... lines) {
-    return new Peripheral.Matrix("lamps", "U1", List.of(), lights, List.of(lines), 5, 2);
+    return new Peripheral.Matrix(
+        new Peripheral.Named("lamps", "U1", List.of(), Says.NOTHING), lights, List.of(lines), 5, 2);
   }
 
   /** Two rows of two lights, a resistor in each row. */

@@ -3,6 +3,7 @@ package humble.core.wake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.kit.Peripheral;
+import humble.core.kit.Says;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -23,7 +24,11 @@ class LightMatrixTest {
       }
     }
     return new Peripheral.Matrix(
-        "m", "U1", List.of(), lights, List.of("U1.1", "U1.2", "U1.3", "U1.4"), volts, 2.0);
+        new Peripheral.Named("m", "U1", List.of(), Says.NOTHING),
+        lights,
+        List.of("U1.1", "U1.2", "U1.3", "U1.4"),
+        volts,
+        2.0);
   }
 
   @Test
@@ -72,7 +77,8 @@ class LightMatrixTest {
         }
       }
     }
-    return new Peripheral.Matrix("m", "U1", List.of(), lights, pins, 3.3, 2.0);
+    return new Peripheral.Matrix(
+        new Peripheral.Named("m", "U1", List.of(), Says.NOTHING), lights, pins, 3.3, 2.0);
   }
 
   @Test

@@ -6,15 +6,15 @@ import java.util.Optional;
 
 /** A peripheral whose test is by eye and hand. */
 final class ByEyeWaking extends WakeHand {
-  private final Peripheral.Other other;
+  private final Peripheral.Tried other;
 
-  private ByEyeWaking(WakeBench bench, Peripheral.Other other) {
+  private ByEyeWaking(WakeBench bench, Peripheral.Tried other) {
     super(bench, other);
     this.other = other;
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
-    return peripheral instanceof Peripheral.Other other
+    return peripheral instanceof Peripheral.Tried other
         ? Optional.of(new ByEyeWaking(bench, other))
         : Optional.empty();
   }

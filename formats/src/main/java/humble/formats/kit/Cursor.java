@@ -215,6 +215,41 @@ final class Cursor {
         });
   }
 
+  /** Reads addresses, each a number or a text such as {@code 0x3c}; −1 stands for what is none. */
+  List<Long> addresses(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          double value = child.isString() ? decoded(child.stringValue()) : value(child);
+          if (Double.isNaN(value) || value != Math.rint(value)) {
+            findings.error(where, "An address is expected here, such as 0x3c.");
+            return -1L;
+          }
+          return (long) value;
+        });
+  }
+
+  private static double decoded(String text) {
+    return text.matches("0[xX][0-9a-fA-F]{1,8}")
+        ? Long.parseLong(text.substring(2), 16)
+        : text.matches("[0-9]{1,9}") ? Long.parseLong(text) : Double.NaN;
+  }
+
+  /** Reads settings: a word or a number by name, kept as it is written. */
+  Map<String, String> settings(String key) {
+    return child(key)
+        .map(c ->
+            c.every(name -> {
+              JsonNode value = c.at(name).orElse(null);
+              if (value != null && (value.isString() || value.isNumber() || value.isBoolean())) {
+                return value.asString();
+              }
+              c.error(name, "A word or a number is expected here.");
+              return "";
+            }))
+        .orElse(Map.of());
+  }
+
   List<Double> numbers(String key) {
     return elements(
         key,
