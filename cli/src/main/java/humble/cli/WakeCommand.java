@@ -1,6 +1,7 @@
 package humble.cli;
 
 import humble.core.kit.Kit;
+import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.LightMatrix;
@@ -61,7 +62,8 @@ final class WakeCommand {
 
     @Override
     Answer answer() {
-      Peripheral.Matrix matrix = matrix(kit(Objects.requireNonNull(kit)));
+      Kit opened = kit(Objects.requireNonNull(kit));
+      Peripheral.Matrix matrix = matrix(opened);
       List<String> problems = new ArrayList<>();
       Set<Integer> all = new TreeSet<>(dark);
       all.addAll(ghosts);
@@ -79,7 +81,8 @@ final class WakeCommand {
         throw new BadInput(problems);
       }
       List<LightSuspect> suspects =
-          new LightMatrix(matrix).suspects(new TreeSet<>(dark), new TreeSet<>(ghosts));
+          new LightMatrix(Parts.of(opened), matrix)
+              .suspects(new TreeSet<>(dark), new TreeSet<>(ghosts));
       return suspected(suspects);
     }
 

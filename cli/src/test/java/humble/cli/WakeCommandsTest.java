@@ -142,7 +142,8 @@ class WakeCommandsTest {
     Path light = file("light.csv", "phase,value\ndark,212\ndark,214\nlight,803\nlight,801\n");
     JsonNode threshold =
         json(Ran.run("wake", "analog", light.toString(), "--as", "light", "--json"));
-    assertThat(threshold.path("threshold").asDouble()).isCloseTo(507.5, org.assertj.core.data.Offset.offset(1e-9));
+    assertThat(threshold.path("threshold").asDouble())
+        .isCloseTo(507.5, org.assertj.core.data.Offset.offset(1e-9));
     assertThat(threshold.path("dark").path("mean").asDouble()).isEqualTo(213);
     Ran bad =
         Ran.run(

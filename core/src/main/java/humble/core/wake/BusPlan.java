@@ -196,10 +196,7 @@ public record BusPlan(List<Given> plan, List<Clash> clashes, Pullup pullup) {
     private record Reached(int cost, int from, int address) {}
 
     private static void augment(
-        List<Peripheral.BusDevice> devices,
-        int begin,
-        Map<Integer, Integer> owner,
-        int[] chosen) {
+        List<Peripheral.BusDevice> devices, int begin, Map<Integer, Integer> owner, int[] chosen) {
       Map<Integer, Reached> reached = new TreeMap<>();
       reached.put(begin, new Reached(0, -1, -1));
       Map<Integer, Reached> free = new TreeMap<>();

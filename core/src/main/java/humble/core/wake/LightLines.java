@@ -3,6 +3,7 @@ package humble.core.wake;
 import humble.core.kit.Peripheral;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -19,22 +20,50 @@ final class LightLines {
     this.matrix = matrix;
   }
 
-  /** An open line, a dead light, a reversed light, or two joined lines; empty or 0 for none. */
-  record Wrong(String openLine, int dead, int reversed, String joinedA, String joinedB) {
+  /** Open lines, dead lights, reversed lights, two joined lines, or all of it off. */
+  record Wrong(
+      Set<String> openLines,
+      Set<Integer> dead,
+      Set<Integer> reversed,
+      String joinedA,
+      String joinedB,
+      boolean isOff) {
     static Wrong open(String line) {
-      return new Wrong(line, 0, 0, "", "");
+      return new Wrong(Set.of(line), Set.of(), Set.of(), "", "", false);
     }
 
     static Wrong dead(int light) {
-      return new Wrong("", light, 0, "", "");
+      return new Wrong(Set.of(), Set.of(light), Set.of(), "", "", false);
     }
 
     static Wrong reversed(int light) {
-      return new Wrong("", 0, light, "", "");
+      return new Wrong(Set.of(), Set.of(), Set.of(light), "", "", false);
     }
 
     static Wrong joined(String a, String b) {
-      return new Wrong("", 0, 0, a, b);
+      return new Wrong(Set.of(), Set.of(), Set.of(), a, b, false);
+    }
+
+    static Wrong off() {
+      return new Wrong(Set.of(), Set.of(), Set.of(), "", "", true);
+    }
+
+    /** Gives both at once; of two bridges this one alone. */
+    Wrong and(Wrong other) {
+      boolean mine = !joinedA.isEmpty();
+      return new Wrong(
+          both(openLines, other.openLines),
+          both(dead, other.dead),
+          both(reversed, other.reversed),
+          mine ? joinedA : other.joinedA,
+          mine ? joinedB : other.joinedB,
+          isOff || other.isOff);
+    }
+
+    private static <T> Set<T> both(Set<T> a, Set<T> b) {
+      Set<T> all = new HashSet<>(a);
+      all.addAll(b);
+      return all;
     }
 
     private String node(String line) {
@@ -61,8 +90,10 @@ final class LightLines {
         String anode = wrong.node(light.anodePin());
         String cathode = wrong.node(light.cathodePin());
         Between at =
-            n == wrong.reversed() ? new Between(cathode, anode) : new Between(anode, cathode);
-        if (n != wrong.dead()) {
+            wrong.reversed().contains(n)
+                ? new Between(cathode, anode)
+                : new Between(anode, cathode);
+        if (!wrong.dead().contains(n)) {
           between.computeIfAbsent(at, key -> new ArrayList<>()).add(n);
         }
         nodes.add(anode);
@@ -80,8 +111,9 @@ final class LightLines {
       Set<Integer> lit = new TreeSet<>();
       String high = wrong.node(driven.anodePin());
       String low = wrong.node(driven.cathodePin());
-      if (driven.anodePin().equals(wrong.openLine())
-          || driven.cathodePin().equals(wrong.openLine())
+      if (wrong.isOff()
+          || wrong.openLines().contains(driven.anodePin())
+          || wrong.openLines().contains(driven.cathodePin())
           || high.equals(low)) {
         return lit;
       }

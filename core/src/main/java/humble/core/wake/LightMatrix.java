@@ -1,6 +1,8 @@
 package humble.core.wake;
 
+import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.mend.TwoFaults;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -18,31 +20,56 @@ import java.util.TreeSet;
  * <p>A light shines when its anode stands above its cathode by its forward voltage; released lines
  * are reached through other lights, and two lights in series shine only while twice the forward
  * voltage fits into the supply. Every single fault is played through the whole scan; what it
- * predicts is held against what was seen.
+ * predicts is held against what was seen. Where no single one accounts for all of it, the likeliest
+ * are played two at a time.
  */
 public final class LightMatrix {
-  private static final double LOG_DARK_SEEN_OTHERWISE = Math.log(0.002);
-  private static final double LOG_GHOST_SEEN_OTHERWISE = Math.log(0.02);
+  /** A light that shines is hardly ever called dark; a dark one is overlooked now and then. */
+  private static final double LOG_DARK_NOT_PREDICTED = Math.log(0.0002);
+
+  private static final double LOG_DARK_NOT_SEEN = Math.log(0.002);
+  private static final double LOG_GHOST_NOT_PREDICTED = Math.log(0.02);
+
+  /** A second light at another's turn is easily not looked for. */
+  private static final double LOG_GHOST_NOT_SEEN = Math.log(0.3);
+
   private static final double LEAST_BELIEF = 1e-4;
 
-  private final Peripheral.Matrix matrix;
+  /** A second fault on a board that has one. */
+  private static final double SECOND = 0.1;
+
+  /** How many of the likeliest are tried two at a time. */
+  private static final int PAIRED = 12;
+
   private final LightLines lights;
+  private final int count;
+  private final double total;
   private final List<Group> groups;
 
-  /** Makes the reckoning for one matrix: every fault is played through the scan once, here. */
+  /** Makes the reckoning for a matrix of which only the lines are known. */
   public LightMatrix(Peripheral.Matrix matrix) {
-    this.matrix = matrix;
-    this.lights = new LightLines(matrix);
-    this.groups = groups();
+    this(matrix, LightFaults.usual(matrix));
   }
 
-  private record Hypothesis(String name, double prior, Shows shows) {}
+  /** Makes the reckoning for a matrix on its board: shares of faults are those of Mend. */
+  public LightMatrix(Parts parts, Peripheral.Matrix matrix) {
+    this(matrix, LightFaults.on(parts, matrix));
+  }
+
+  /** Every fault is played through the scan once, here. */
+  private LightMatrix(Peripheral.Matrix matrix, LightFaults faults) {
+    this.lights = new LightLines(matrix);
+    this.count = matrix.lights().size();
+    List<LightFaults.Fault> all = faults.all();
+    this.total = all.stream().mapToDouble(LightFaults.Fault::prior).sum();
+    this.groups = groups(all);
+  }
 
   /** What a fault makes dark and what it makes shine at another's turn. */
   private record Shows(Set<Integer> dark, Set<Integer> ghosts) {}
 
   /** Faults that show alike: no scan tells them apart. */
-  private record Group(Shows shows, double prior, List<String> names) {}
+  private record Group(Shows shows, double prior, List<String> names, LightLines.Wrong first) {}
 
   /**
    * Gives the faults that account for what was seen, most believed first, one for each group that a
@@ -55,17 +82,21 @@ public final class LightMatrix {
     if (dark.isEmpty() && ghosts.isEmpty()) {
       return List.of();
     }
+    List<Group> all = new ArrayList<>(groups);
+    if (groups.stream().noneMatch(g -> differs(g.shows(), dark, ghosts) == 0)) {
+      all.addAll(pairs(dark, ghosts));
+    }
     double[] logs =
-        groups.stream()
+        all.stream()
             .mapToDouble(g -> Math.log(g.prior()) + logLikelihood(g.shows(), dark, ghosts))
             .toArray();
     // The likeliest of them counts as 1: however many lights are dark, not all weights vanish.
     double most = Arrays.stream(logs).max().orElse(0);
-    double total = Arrays.stream(logs).map(log -> Math.exp(log - most)).sum();
+    double sum = Arrays.stream(logs).map(log -> Math.exp(log - most)).sum();
     List<LightSuspect> suspects = new ArrayList<>();
     for (int i = 0; i < logs.length; i++) {
-      Group group = groups.get(i);
-      double belief = Math.exp(logs[i] - most) / total;
+      Group group = all.get(i);
+      double belief = Math.exp(logs[i] - most) / sum;
       Set<Integer> explains = explained(group.shows(), dark, ghosts);
       if (!explains.isEmpty() && belief > LEAST_BELIEF) {
         suspects.add(
@@ -89,20 +120,47 @@ public final class LightMatrix {
     return explains;
   }
 
-  private List<Group> groups() {
-    Map<Shows, List<Hypothesis>> alike = new LinkedHashMap<>();
-    hypotheses().forEach(h -> alike.computeIfAbsent(h.shows(), key -> new ArrayList<>()).add(h));
-    List<Group> groups = new ArrayList<>();
-    alike.forEach((shows, faults) -> {
-      double prior = faults.stream().mapToDouble(Hypothesis::prior).sum();
+  /** Two groups at once, of those that account for most of what was seen. */
+  private List<Group> pairs(Set<Integer> dark, Set<Integer> ghosts) {
+    List<Group> likely =
+        groups.stream()
+            .filter(g -> !explained(g.shows(), dark, ghosts).isEmpty())
+            .sorted(
+                Comparator.comparingDouble(
+                    (Group g) -> -Math.log(g.prior()) - logLikelihood(g.shows(), dark, ghosts)))
+            .limit(PAIRED)
+            .toList();
+    List<Group> pairs = new ArrayList<>();
+    for (int i = 0; i < likely.size(); i++) {
+      for (int k = i + 1; k < likely.size(); k++) {
+        Group a = likely.get(i);
+        Group b = likely.get(k);
+        pairs.add(
+            new Group(
+                shows(a.first().and(b.first())),
+                SECOND * a.prior() * b.prior() / total,
+                List.of(a.names().getFirst() + TwoFaults.SEPARATOR + b.names().getFirst()),
+                a.first()));
+      }
+    }
+    return pairs;
+  }
+
+  private List<Group> groups(List<LightFaults.Fault> faults) {
+    Map<Shows, List<LightFaults.Fault>> alike = new LinkedHashMap<>();
+    faults.forEach(
+        fault -> alike.computeIfAbsent(shows(fault.wrong()), key -> new ArrayList<>()).add(fault));
+    List<Group> all = new ArrayList<>();
+    alike.forEach((shows, same) -> {
+      double prior = same.stream().mapToDouble(LightFaults.Fault::prior).sum();
       List<String> names =
-          faults.stream()
-              .sorted(Comparator.comparingDouble(Hypothesis::prior).reversed())
-              .map(Hypothesis::name)
+          same.stream()
+              .sorted(Comparator.comparingDouble(LightFaults.Fault::prior).reversed())
+              .map(LightFaults.Fault::name)
               .toList();
-      groups.add(new Group(shows, prior, names));
+      all.add(new Group(shows, prior, names, same.getFirst().wrong()));
     });
-    return groups;
+    return all;
   }
 
   /**
@@ -110,8 +168,21 @@ public final class LightMatrix {
    * be there.
    */
   private static double logLikelihood(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
-    return LOG_DARK_SEEN_OTHERWISE * difference(shows.dark(), dark)
-        + LOG_GHOST_SEEN_OTHERWISE * difference(shows.ghosts(), ghosts);
+    return LOG_DARK_NOT_PREDICTED * without(dark, shows.dark())
+        + LOG_DARK_NOT_SEEN * without(shows.dark(), dark)
+        + LOG_GHOST_NOT_PREDICTED * without(ghosts, shows.ghosts())
+        + LOG_GHOST_NOT_SEEN * without(shows.ghosts(), ghosts);
+  }
+
+  /** How many of {@code all} are not in {@code others}. */
+  private static int without(Set<Integer> all, Set<Integer> others) {
+    Set<Integer> left = new TreeSet<>(all);
+    left.removeAll(others);
+    return left.size();
+  }
+
+  private static int differs(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
+    return difference(shows.dark(), dark) + difference(shows.ghosts(), ghosts);
   }
 
   private static int difference(Set<Integer> a, Set<Integer> b) {
@@ -120,37 +191,17 @@ public final class LightMatrix {
     return a.size() + b.size() - 2 * both.size();
   }
 
-  private List<Hypothesis> hypotheses() {
-    List<Hypothesis> all = new ArrayList<>();
-    for (String line : matrix.lines()) {
-      all.add(hypothesis("open:" + line, 1.0, LightLines.Wrong.open(line)));
-    }
-    for (int light = 1; light <= matrix.lights().size(); light++) {
-      all.add(hypothesis("dead:" + light, 0.3, LightLines.Wrong.dead(light)));
-      all.add(hypothesis("reversed:" + light, 1.0, LightLines.Wrong.reversed(light)));
-    }
-    for (int i = 0; i < matrix.lines().size(); i++) {
-      for (int k = i + 1; k < matrix.lines().size(); k++) {
-        String a = matrix.lines().get(i);
-        String b = matrix.lines().get(k);
-        double prior = k == i + 1 ? 0.5 : 0.05;
-        all.add(hypothesis("short:" + a + "-" + b, prior, LightLines.Wrong.joined(a, b)));
-      }
-    }
-    return all;
-  }
-
-  private Hypothesis hypothesis(String name, double prior, LightLines.Wrong wrong) {
+  private Shows shows(LightLines.Wrong wrong) {
     Set<Integer> dark = new TreeSet<>();
     Set<Integer> ghosts = new TreeSet<>();
     LightLines.Scan scan = lights.with(wrong);
-    for (int turn = 1; turn <= matrix.lights().size(); turn++) {
+    for (int turn = 1; turn <= count; turn++) {
       Set<Integer> lit = scan.lit(turn);
       if (!lit.remove(turn)) {
         dark.add(turn);
       }
       ghosts.addAll(lit);
     }
-    return new Hypothesis(name, prior, new Shows(dark, ghosts));
+    return new Shows(dark, ghosts);
   }
 }

@@ -39,7 +39,8 @@ class LightMatrixTest {
   @Test
   void oneDarkLightIsThatLight() {
     List<LightSuspect> suspects = new LightMatrix(pairs(3.3)).suspects(Set.of(5), Set.of());
-    assertThat(suspects.getFirst().fault()).isEqualTo("dead:5");
+    assertThat(suspects.stream().limit(2).flatMap(s -> s.group().stream()))
+        .contains("reversed:5", "dead:5");
     assertThat(suspects.getFirst().explains()).containsExactly(5);
     assertThat(suspects.stream().mapToDouble(LightSuspect::belief).sum()).isBetween(0.9, 1.0001);
   }
@@ -81,6 +82,25 @@ class LightMatrixTest {
         new Peripheral.Named("m", "U1", List.of(), Says.NOTHING), lights, pins, 3.3, 2.0);
   }
 
+  /** Two lights of no common line are two faults, neither of which accounts for both. */
+  @Test
+  void twoDarkLightsWithNothingInCommonAreTwoFaults() {
+    LightSuspect first = new LightMatrix(pairs(3.3)).suspects(Set.of(1, 9), Set.of()).getFirst();
+    assertThat(first.fault()).contains(" + ");
+    assertThat(first.explains()).containsExactly(1, 9);
+  }
+
+  @Test
+  void allDarkIsOffBeforeAnythingElse() {
+    Set<Integer> all = new java.util.TreeSet<>();
+    for (int n = 1; n <= 12; n++) {
+      all.add(n);
+    }
+    LightSuspect first = new LightMatrix(pairs(3.3)).suspects(all, Set.of()).getFirst();
+    assertThat(first.fault()).isEqualTo("off");
+    assertThat(first.belief()).isGreaterThan(0.9);
+  }
+
   @Test
   void everyLightOfOnePinMeansThatPin() {
     Peripheral.Matrix matrix = pairs(3.3);
@@ -93,6 +113,7 @@ class LightMatrixTest {
     }
     LightSuspect first = new LightMatrix(matrix).suspects(dark, Set.of()).getFirst();
     assertThat(first.fault()).isEqualTo("open:U1.2");
+    assertThat(first.group()).contains("pin:U1.2");
     assertThat(first.belief()).isGreaterThan(0.99);
     assertThat(first.explains()).hasSize(6);
   }

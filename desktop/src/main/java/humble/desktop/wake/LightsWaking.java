@@ -40,7 +40,7 @@ final class LightsWaking extends WakeHand {
   private LightsWaking(WakeBench bench, Peripheral.Matrix matrix) {
     super(bench, matrix);
     this.matrix = matrix;
-    this.reckoning = new LightMatrix(matrix);
+    this.reckoning = new LightMatrix(open.built(), matrix);
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
