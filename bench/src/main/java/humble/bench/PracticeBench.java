@@ -259,6 +259,11 @@ public final class PracticeBench {
     return volts(result, pin);
   }
 
+  /** Gives what the board shows when its peripherals are tried. */
+  public SimulatedWake wake() {
+    return new SimulatedWake(parts, faults);
+  }
+
   /** Gives what is wrong with this board, for the end of a drill. */
   public List<Fault> faults() {
     return new ArrayList<>(faults);

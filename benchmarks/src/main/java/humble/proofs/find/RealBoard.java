@@ -398,10 +398,12 @@ final class RealBoard {
       case Model.Switch contacts -> contacts(part, contacts);
       case Model.Battery b -> battery(part, b);
       case Model.Pot pot -> {
-        double at = state.set().getOrDefault(ref, pot.at());
         double whole = pot.ohms() * (1 + 0.08 * gauss(ref));
-        resistor(lead(part, "1"), lead(part, "2"), at * whole + 1);
-        resistor(lead(part, "2"), lead(part, "3"), (1 - at) * whole + 1);
+        for (List<String> track : pot.tracks()) {
+          double at = pot.at(ref, track, state.set());
+          resistor(lead(part, track.get(0)), lead(part, track.get(1)), at * whole + 1);
+          resistor(lead(part, track.get(1)), lead(part, track.get(2)), (1 - at) * whole + 1);
+        }
       }
       case Model.Closed c -> resistor(lead(part, "1"), lead(part, "2"), 0.03);
       case Model.Open o -> {

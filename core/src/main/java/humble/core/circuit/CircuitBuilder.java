@@ -429,13 +429,19 @@ final class CircuitBuilder {
   }
 
   private void pot(Part part, Model.Pot pot) {
-    double at = state.set().getOrDefault(part.ref(), pot.at());
-    report(
-        part,
-        new Resistance(
-            node(part, "1"), node(part, "2"), Math.max(at * pot.ohms(), Physics.CLOSED_OHM)));
-    devices.add(
-        new Resistance(
-            node(part, "2"), node(part, "3"), Math.max((1 - at) * pot.ohms(), Physics.CLOSED_OHM)));
+    for (List<String> track : pot.tracks()) {
+      double at = pot.at(part.ref(), track, state.set());
+      Resistance first = piece(part, track.get(0), track.get(1), at * pot.ohms());
+      if (track == pot.tracks().getFirst()) {
+        report(part, first);
+      } else {
+        devices.add(first);
+      }
+      devices.add(piece(part, track.get(1), track.get(2), (1 - at) * pot.ohms()));
+    }
+  }
+
+  private Resistance piece(Part part, String a, String b, double ohms) {
+    return new Resistance(node(part, a), node(part, b), Math.max(ohms, Physics.CLOSED_OHM));
   }
 }

@@ -59,7 +59,7 @@ public sealed interface Feed {
   }
 
   /** Gives what feeds the board; empty where nothing does. */
-  static Optional<Feed> of(Parts parts, BoardState state) {
+  public static Optional<Feed> of(Parts parts, BoardState state) {
     String id = state.supply();
     Optional<Supply> supply = id == null ? Optional.empty() : parts.kit().supply(id);
     if (supply.isPresent()) {

@@ -364,6 +364,18 @@ public final class KitCheck {
     }
   }
 
+  /** A knob is a potentiometer, or the wiper of one track of several. */
+  private boolean isKnob(String knob) {
+    if (parts.part(knob).filter(part -> part.model() instanceof Model.Pot).isPresent()) {
+      return true;
+    }
+    return PinRef.parse(knob)
+        .filter(pin ->
+            parts.part(pin.ref()).map(Part::model).orElse(null) instanceof Model.Pot pot
+                && pot.tracks().stream().anyMatch(track -> track.get(1).equals(pin.pin())))
+        .isPresent();
+  }
+
   /** What a state sets has to be there, and has to be what can be set so. */
   private void settings(String at, BoardState state) {
     for (int k = 0; k < state.closed().size(); k++) {
@@ -373,7 +385,7 @@ public final class KitCheck {
       }
     }
     for (String knob : new TreeSet<>(state.set().keySet())) {
-      if (parts.part(knob).filter(part -> part.model() instanceof Model.Pot).isEmpty()) {
+      if (!isKnob(knob)) {
         error(at + "/set/" + escape(knob), "'" + knob + "' is no potentiometer of this kit.");
       }
     }

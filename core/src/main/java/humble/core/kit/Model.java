@@ -164,8 +164,35 @@ public sealed interface Model {
     }
   }
 
-  /** A potentiometer: pin 2 is the wiper, {@code at} runs from pin 1 (0) to pin 3 (1). */
-  record Pot(double ohms, double at) implements Model {}
+  /**
+   * A potentiometer, or several in one case, such as a stick.
+   *
+   * @param ohms of each track from end to end
+   * @param at where the wipers stand, from the first pin of a track (0) to its last (1)
+   * @param tracks pins of each track: end, wiper, end
+   */
+  record Pot(double ohms, double at, List<List<String>> tracks) implements Model {
+    /** One track; pin 2 is the wiper. */
+    public static final List<List<String>> ONE = List.of(List.of("1", "2", "3"));
+
+    public Pot {
+      tracks = tracks.stream().map(List::copyOf).toList();
+    }
+
+    /** Makes one of a single track. */
+    public Pot(double ohms, double at) {
+      this(ohms, at, ONE);
+    }
+
+    /**
+     * Gives where the wiper of a track stands in a state: by the ref and the wiper's pin, or by the
+     * ref alone.
+     */
+    public double at(String ref, List<String> track, java.util.Map<String, Double> set) {
+      Double own = set.get(ref + "." + track.get(1));
+      return own != null ? own : set.getOrDefault(ref, at);
+    }
+  }
 
   /** A piece of wire between pins 1 and 2. */
   record Closed() implements Model {}

@@ -27,7 +27,7 @@ final class ModelPins {
       case Model.Junction fixed -> List.of("1", "2");
       case Model.Zener fixed -> List.of("1", "2");
       case Model.Battery fixed -> List.of("1", "2");
-      case Model.Pot fixed -> List.of("1", "2", "3");
+      case Model.Pot pot -> pot.tracks().stream().flatMap(List::stream).distinct().toList();
       case Model.Closed fixed -> List.of("1", "2");
       case Model.Open fixed -> List.of();
     };

@@ -18,6 +18,16 @@ public record Part(String ref, Line line, PartPackage pack, @Nullable Place plac
     return Optional.ofNullable(place);
   }
 
+  /** Tells whether it is there to be pressed, turned, or to sense: whether it can do nothing. */
+  public boolean mayBeIdle() {
+    PartKind kind = line.kind();
+    return kind.is(PartKind.Fact.PUSHED)
+        || kind.is(PartKind.Fact.HANDLED)
+        || kind == PartKind.JUMPER
+        || kind == PartKind.SENSOR
+        || kind == PartKind.LDR;
+  }
+
   /** Gives the pin number that a number or alias ({@code k a + -}) stands for. */
   public Optional<String> pinNumber(String pinOrAlias) {
     String number =

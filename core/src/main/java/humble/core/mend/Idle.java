@@ -3,7 +3,6 @@ package humble.core.mend;
 import humble.core.circuit.Fault;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
-import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import java.util.HashSet;
@@ -62,16 +61,6 @@ final class Idle {
       case Model.Closed m -> List.of();
       case Model.Open m -> List.of();
     };
-  }
-
-  /** Tells whether a part is there to be pressed, turned, or to sense: whether it can be idle. */
-  static boolean mayBe(Part part) {
-    PartKind kind = part.line().kind();
-    return kind.is(PartKind.Fact.PUSHED)
-        || kind.is(PartKind.Fact.HANDLED)
-        || kind == PartKind.JUMPER
-        || kind == PartKind.SENSOR
-        || kind == PartKind.LDR;
   }
 
   double chance(int s, String ref) {

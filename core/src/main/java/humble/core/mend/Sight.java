@@ -49,7 +49,7 @@ public enum Sight {
       case LIT, DIM, DARK, FLICKER, HOT, SMELL -> true;
       case RUNNING, STILL ->
           part.line().kind() == PartKind.CRYSTAL || part.line().kind() == PartKind.RESONATOR;
-      case IDLE -> Idle.mayBe(part);
+      case IDLE -> part.mayBeIdle();
     };
   }
 

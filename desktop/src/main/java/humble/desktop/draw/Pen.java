@@ -159,6 +159,10 @@ public final class Pen extends ShapePen {
             Token.CARD,
             null);
       }
+      case "ailing" -> {
+        diamond(x, y, radius * 1.15, Token.ALARM);
+        bold("!", x, y, radius * 1.1, Token.CARD, Hang.MIDDLE);
+      }
       case "now" -> {
         disc(x, y, radius, Token.CARD, Token.COPPER, radius * 0.26);
         box(

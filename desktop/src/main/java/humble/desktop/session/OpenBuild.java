@@ -3,6 +3,7 @@ package humble.desktop.session;
 import humble.bench.PracticeBench;
 import humble.bench.SerialLink;
 import humble.bench.SimulatedBoard;
+import humble.bench.SimulatedWake;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.circuit.Fault;
@@ -281,6 +282,11 @@ public final class OpenBuild {
   public PracticeBench practice() {
     lay();
     return practice;
+  }
+
+  /** Gives what a board with nothing wrong would show, as it is built. */
+  public SimulatedWake healthy() {
+    return SimulatedWake.healthy(built());
   }
 
   /**

@@ -10,7 +10,6 @@ import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.wake.LightMatrix;
 import humble.core.wake.LightNumbers;
-import humble.core.wake.LightSuspect;
 import humble.core.words.Words;
 import humble.desktop.draw.BoardPicture;
 import humble.desktop.draw.Pen;
@@ -95,7 +94,7 @@ final class LightsWaking extends WakeHand {
       card.verdict(false, say("wake.lights.dark", List.copyOf(dark)));
       reckoning.suspects(dark, Set.of()).stream()
           .limit(MOST_SUSPECTS)
-          .forEach(suspect -> card.row(Standing.TO_DO, said(suspect)));
+          .forEach(suspect -> card.row(Standing.TO_DO, suspected(suspect)));
     }
     if (simulatedDark != null) {
       card.why(say("wake.simulated"));
@@ -110,17 +109,6 @@ final class LightsWaking extends WakeHand {
     }
     return card.go(
         say(dark.isEmpty() ? "wake.lights.all" : "wake.lights.write", dark.size()), this::write);
-  }
-
-  private String said(LightSuspect suspect) {
-    String names =
-        String.join(say("wake.or"), suspect.group().stream().map(this::faultName).toList());
-    return say("wake.suspect", Math.round(suspect.belief() * 100), names);
-  }
-
-  private String faultName(String fault) {
-    int colon = fault.indexOf(':');
-    return say("wake.fault." + fault.substring(0, colon), fault.substring(colon + 1));
   }
 
   private Optional<Integer> number() {

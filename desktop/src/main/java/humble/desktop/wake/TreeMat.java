@@ -54,7 +54,18 @@ record TreeMat(String title, List<Node> nodes, Optional<Waking.Picture> picture)
     }
     for (Node node : nodes) {
       double[] p = at.getOrDefault(node.id(), new double[2]);
-      pen.standing(p[0], p[1], node.standing().equals("now") ? 20 : 14, node.standing());
+      boolean now = node.standing().equals("now");
+      // Where several stand one below the other their names are beside them.
+      if (width.getOrDefault(depth.getOrDefault(node.id(), 0), 1) > 2) {
+        pen.standing(p[0], p[1], now ? 14 : 10, node.standing());
+        if (now) {
+          pen.bold(node.label(), p[0] + 24, p[1], 15, Token.INK, Pen.Hang.LEFT);
+        } else {
+          pen.text(node.label(), p[0] + 24, p[1], 15, Token.INK, Pen.Hang.LEFT);
+        }
+        continue;
+      }
+      pen.standing(p[0], p[1], now ? 20 : 14, node.standing());
       if (node.standing().equals("now")) {
         pen.bold(node.label(), p[0], p[1] + 36, 16, Token.INK, Pen.Hang.MIDDLE);
       } else {

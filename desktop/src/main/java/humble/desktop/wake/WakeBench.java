@@ -3,15 +3,20 @@ package humble.desktop.wake;
 import humble.bench.SerialLink;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.circuit.Feed;
 import humble.core.kit.BoardState;
 import humble.core.kit.Firmware;
+import humble.core.kit.Part;
+import humble.core.kit.PartKind;
 import humble.core.kit.Peripheral;
+import humble.core.wake.LightNumbers;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,10 +36,51 @@ record WakeBench(Seat seat, OpenBuild open) {
 
   /** Gives the first peripheral that may wake now and does not yet. */
   Optional<Peripheral> current() {
+    List<Peripheral> ready = ready();
+    return ready.stream().filter(p -> !isLater(p)).findFirst().or(() -> ready.stream().findFirst());
+  }
+
+  private List<Peripheral> ready() {
     return open.kit().peripherals().stream()
         .filter(p -> !open.build().awake().contains(p.id()))
         .filter(p -> p.after().stream().allMatch(this::awake))
-        .findFirst();
+        .toList();
+  }
+
+  /** What was left for now comes after what was not, the one left last comes last. */
+  private boolean isLater(Peripheral peripheral) {
+    return facts(peripheral).getOrDefault("later", "").equals("yes");
+  }
+
+  /** Tells whether something else may wake that was not left for now. */
+  boolean others(Peripheral peripheral) {
+    return ready().stream().anyMatch(p -> !p.equals(peripheral) && !isLater(p));
+  }
+
+  /**
+   * Gives what was answered when a peripheral did not do what it should; empty when nothing was.
+   */
+  String ails(Peripheral peripheral) {
+    String answer = facts(peripheral).getOrDefault("answer", "");
+    return awake(peripheral.id()) || answer.equals("does") ? "" : answer;
+  }
+
+  /** Gives what Mend may start from: a part that does nothing, seen with the board on. */
+  Optional<BuildEvent> observed(Peripheral peripheral) {
+    List<String> refs =
+        peripheral instanceof Peripheral.Buttons keys ? silent(keys) : List.of(peripheral.part());
+    return refs.stream()
+        .filter(ref -> open.built().part(ref).filter(Part::mayBeIdle).isPresent())
+        .findFirst()
+        .flatMap(ref ->
+            powered().map(state -> new BuildEvent.Observed(state.id(), "idle:" + ref, false)));
+  }
+
+  private List<String> silent(Peripheral.Buttons keys) {
+    return LightNumbers.of(facts(keys).getOrDefault("silent", "")).stream()
+        .filter(number -> number <= keys.refs().size())
+        .map(number -> keys.refs().get(number - 1))
+        .toList();
   }
 
   /** Tells whether a peripheral is awake, or a gate is open. */
@@ -47,12 +93,22 @@ record WakeBench(Seat seat, OpenBuild open) {
     return !open.build().loaded().isEmpty() || open.kit().firmware().images().isEmpty();
   }
 
-  /** Gives the state in which the chips are in and the supply is on. */
+  /**
+   * Gives the state in which the chips are in and something feeds the board, its outputs released.
+   */
   Optional<BoardState> powered() {
     return open.kit().states().stream()
-        .filter(state -> state.supply() != null)
-        .filter(state -> state.absent().isEmpty() && state.drive().isEmpty())
-        .findFirst();
+        .filter(state -> state.absent().stream().allMatch(this::isCell))
+        .filter(state -> Feed.of(open.built(), state).isPresent())
+        .min(Comparator.comparing((BoardState state) -> !state.drive().isEmpty()))
+        .map(state -> state.drive().isEmpty() ? state : state.withDrive(Map.of()));
+  }
+
+  private boolean isCell(String ref) {
+    return open.built()
+        .part(ref)
+        .filter(part -> part.line().kind() == PartKind.BATTERY)
+        .isPresent();
   }
 
   /** Gives what was seen of a peripheral so far. */
@@ -133,8 +189,10 @@ record WakeBench(Seat seat, OpenBuild open) {
             .toList();
     return new TreeMat.Node(
         peripheral.id(),
-        peripheral.id(),
+        new TestWords(seat, peripheral).title(),
         after.isEmpty() ? List.of("program") : after,
-        awake(peripheral.id()) ? "done" : now ? "now" : "todo");
+        awake(peripheral.id())
+            ? "done"
+            : now ? "now" : ails(peripheral).isEmpty() ? "todo" : "ailing");
   }
 }

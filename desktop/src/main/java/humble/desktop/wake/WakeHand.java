@@ -2,6 +2,8 @@ package humble.desktop.wake;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Peripheral;
+import humble.core.mend.TwoFaults;
+import humble.core.wake.LightSuspect;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.Errand;
@@ -87,6 +89,72 @@ abstract class WakeHand extends Hand {
   /** Gives the event that it does what it should. */
   protected final BuildEvent woke() {
     return new BuildEvent.Woke(peripheral.id());
+  }
+
+  /** Gives what is woken. */
+  protected final Peripheral peripheral() {
+    return peripheral;
+  }
+
+  /** Gives what was answered when it did not do what it should; empty when nothing was. */
+  protected final String ails() {
+    return bench.ails(peripheral);
+  }
+
+  /** Adds the key that leaves it for now, where something else may wake. */
+  protected final void later(Card.Maker card) {
+    if (bench.others(peripheral)) {
+      card.key('.', say("wake.later"), () -> open.act(saw(Map.of("later", "yes"), false)));
+    }
+  }
+
+  /** Opens the search for what is wrong, with what was seen where a meter can follow it. */
+  protected final void mend() {
+    bench.observed(peripheral).ifPresent(open::act);
+    seat.desk().wrong();
+  }
+
+  /** Gives a fault in words. */
+  protected final String faultName(String fault) {
+    int both = fault.indexOf(TwoFaults.SEPARATOR);
+    if (both >= 0) {
+      return say(
+          "wake.and",
+          faultName(fault.substring(0, both)),
+          faultName(fault.substring(both + TwoFaults.SEPARATOR.length())));
+    }
+    int colon = fault.indexOf(':');
+    String kind = colon < 0 ? fault : fault.substring(0, colon);
+    return FAULTS.contains(kind)
+        ? say("wake.fault." + kind, colon < 0 ? "" : fault.substring(colon + 1))
+        : fault;
+  }
+
+  /** The faults that have words of their own. */
+  private static final List<String> FAULTS =
+      List.of(
+          "open",
+          "cold",
+          "dead",
+          "reversed",
+          "short",
+          "pin",
+          "off",
+          "data",
+          "power",
+          "missing",
+          "swapped",
+          "value",
+          "blank",
+          "stuck",
+          "kit");
+
+  /** Gives a group of suspects in words, with how much it is believed. */
+  protected final String suspected(LightSuspect suspect) {
+    return say(
+        "wake.suspect",
+        Math.round(suspect.belief() * 100),
+        String.join(say("wake.or"), suspect.group().stream().map(this::faultName).toList()));
   }
 
   /** Gives the picture of the test; empty before it has one. */

@@ -12,7 +12,16 @@ import java.util.Optional;
  */
 interface Waking {
   /** Every way; the first that takes a peripheral wakes it. */
-  List<Waking> ALL = List.of(LightsWaking::of, DisplayWaking::of, ByEyeWaking::of);
+  List<Waking> ALL =
+      List.of(
+          LightsWaking::of,
+          DisplayWaking::of,
+          ChainWaking::of,
+          KeysWaking::of,
+          BusWaking::of,
+          MeasuredWaking::of,
+          AimWaking::of,
+          LookWaking::of);
 
   /** Gives the hand that wakes {@code peripheral}; empty when it is of another kind. */
   Optional<WakeHand> hand(WakeBench bench, Peripheral peripheral);

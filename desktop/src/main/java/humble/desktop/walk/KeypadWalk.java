@@ -78,6 +78,12 @@ public final class KeypadWalk {
         && card.field().map(field -> field.typed().isEmpty()).orElse(false)) {
       return List.of(KeyCode.NUMPAD1, KeyCode.ENTER);
     }
+    if (window.stage() == StageId.WAKE
+        && card.field().isPresent()
+        && card.key('+').isPresent()
+        && card.verdict().filter(verdict -> !verdict.good()).isPresent()) {
+      return List.of(KeyCode.ADD);
+    }
     if (card.goEnabled()) {
       return List.of(KeyCode.ENTER);
     }

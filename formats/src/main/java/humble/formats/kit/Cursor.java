@@ -1,5 +1,6 @@
 package humble.formats.kit;
 
+import humble.core.kit.Model;
 import humble.core.kit.NameRule;
 import humble.core.units.Band;
 import java.util.ArrayList;
@@ -287,6 +288,25 @@ final class Cursor {
           }
           return pair;
         });
+  }
+
+  /** Reads tracks of potentiometers, three pins each; the usual one where nothing is said. */
+  List<List<String>> textTriples(String key) {
+    List<List<String>> tracks =
+        elements(
+            key,
+            (child, where) -> {
+              List<String> pins = new ArrayList<>();
+              if (child.isArray()) {
+                child.forEach(each -> pins.add(each.isString() ? each.stringValue() : ""));
+              }
+              if (pins.size() != 3 || pins.contains("")) {
+                findings.error(where, "Three pins are expected here: end, wiper, end.");
+                return List.of("1", "2", "3");
+              }
+              return pins;
+            });
+    return tracks.isEmpty() ? Model.Pot.ONE : tracks;
   }
 
   List<double[]> points(String key) {

@@ -70,7 +70,9 @@ final class ModelJson {
                 c.numberFrom("cutoff_v", 0, 2),
                 c.pair("voc_range_v").orElseGet(() -> Model.Battery.usualRange(voc)));
           }
-          case "pot" -> new Model.Pot(above(c, "ohms", 10000), c.numberFrom("at", 0, 0.5));
+          case "pot" ->
+              new Model.Pot(
+                  above(c, "ohms", 10000), c.numberFrom("at", 0, 0.5), c.textTriples("tracks"));
           case "open" -> new Model.Open();
           default -> {
             c.error("type", "There is no model '" + type + "'.");

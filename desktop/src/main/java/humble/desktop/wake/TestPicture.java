@@ -1,0 +1,181 @@
+package humble.desktop.wake;
+
+import humble.core.kit.Board;
+import humble.core.kit.Part;
+import humble.core.kit.Parts;
+import humble.core.kit.Peripheral;
+import humble.core.kit.Place;
+import humble.core.kit.Side;
+import humble.core.orient.BoardView;
+import humble.core.words.Words;
+import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Pen;
+import humble.desktop.draw.Token;
+import humble.desktop.session.OpenBuild;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** The board with what is tried on it, and beside it how knobs and switches are set before. */
+record TestPicture(
+    Parts parts,
+    Set<String> fitted,
+    Set<String> tried,
+    List<String> numbered,
+    Set<Integer> marked,
+    Map<String, String> set,
+    String legend,
+    Words words)
+    implements Waking.Picture {
+  private static final int MOST_SET = 5;
+
+  /** Gives the picture of a test by looking. */
+  static TestPicture of(OpenBuild open, Peripheral peripheral, Words words) {
+    return of(open, peripheral, List.of(), Set.of(), "", words);
+  }
+
+  /**
+   * Gives the picture of a test.
+   *
+   * @param numbered parts that bear the numbers from 1
+   * @param marked numbers that were marked
+   * @param legend what the picture shows, below it
+   */
+  static TestPicture of(
+      OpenBuild open,
+      Peripheral peripheral,
+      List<String> numbered,
+      Set<Integer> marked,
+      String legend,
+      Words words) {
+    Set<String> tried = new LinkedHashSet<>(numbered);
+    tried.add(peripheral.part());
+    if (peripheral instanceof Peripheral.Tried each) {
+      tried.addAll(each.refs());
+    }
+    if (peripheral instanceof Peripheral.Bus bus) {
+      bus.devices().forEach(device -> tried.add(device.ref()));
+    }
+    if (peripheral instanceof Peripheral.LightGate gate) {
+      tried.add(gate.lamp());
+    }
+    return new TestPicture(
+        open.built(),
+        open.onBoard(),
+        tried,
+        numbered,
+        marked,
+        peripheral.says().set(),
+        legend,
+        words);
+  }
+
+  @Override
+  public void paint(Pen pen, double x, double y, double w, double h) {
+    double side = set.isEmpty() ? 0 : 150;
+    board()
+        .ifPresent(board -> {
+          Side face = face(board);
+          BoardPicture picture =
+              new BoardPicture(
+                  parts,
+                  new BoardView(board, face, 0),
+                  x,
+                  y,
+                  w - side,
+                  h - (legend.isEmpty() ? 0 : 24));
+          picture.paint(pen, fitted, tried, Set.of());
+          for (int i = 0; i < numbered.size(); i++) {
+            int number = i + 1;
+            placed(numbered.get(i), board)
+                .ifPresent(place -> number(pen, number, picture.px(place.at())));
+          }
+          if (numbered.isEmpty()) {
+            tried.forEach(ref ->
+                placed(ref, board).ifPresent(place -> name(pen, ref, picture.px(place.at()))));
+          }
+        });
+    settings(pen, x + w - side + 10, y, side - 10);
+    pen.text(legend, x + (w - side) / 2, y + h - 6, 15, Token.INK_SOFT, Pen.Hang.MIDDLE);
+  }
+
+  private Optional<Board> board() {
+    return parts.kit().boards().stream()
+        .filter(board -> tried.stream().anyMatch(ref -> placed(ref, board).isPresent()))
+        .findFirst()
+        .or(() -> parts.kit().boards().stream().findFirst());
+  }
+
+  /** The side on which more of what is tried is seen. */
+  private Side face(Board board) {
+    long below =
+        tried.stream()
+            .flatMap(ref -> placed(ref, board).stream())
+            .filter(place -> place.side() == Side.BOTTOM)
+            .count();
+    long all = tried.stream().filter(ref -> placed(ref, board).isPresent()).count();
+    return 2 * below > all ? Side.BOTTOM : Side.TOP;
+  }
+
+  private Optional<Place> placed(String ref, Board board) {
+    return parts.part(ref).flatMap(Part::placed).filter(place -> place.board().equals(board.id()));
+  }
+
+  private void number(Pen pen, int number, double[] at) {
+    boolean dead = marked.contains(number);
+    if (dead) {
+      pen.diamond(at[0], at[1], 19, Token.ALARM);
+    } else {
+      pen.disc(at[0], at[1], 13, Token.CARD, Token.INK, 1.5);
+    }
+    pen.bold(
+        Integer.toString(number),
+        at[0],
+        at[1],
+        number > 9 ? 13 : 15,
+        dead ? Token.CARD : Token.INK,
+        Pen.Hang.MIDDLE);
+  }
+
+  private static void name(Pen pen, String ref, double[] at) {
+    pen.tag(ref, at[0], at[1], 16, Token.INK, Token.FLUX_PALE, Pen.Hang.MIDDLE);
+  }
+
+  private void settings(Pen pen, double x, double y, double w) {
+    List<Map.Entry<String, String>> all = new ArrayList<>(set.entrySet());
+    for (int i = 0; i < Math.min(MOST_SET, all.size()); i++) {
+      double top = y + i * 84;
+      pen.box(x, top, w, 74, 8, Token.CARD, Token.LINE);
+      String ref = all.get(i).getKey();
+      String to = all.get(i).getValue();
+      pen.bold(ref, x + 12, top + 20, 16, Token.INK, Pen.Hang.LEFT);
+      pen.text(to, x + 12, top + 50, 16, Token.INK, Pen.Hang.LEFT);
+      position(pen, to, x + w - 36, top + 37);
+    }
+  }
+
+  /** A knob by its pointer, a switch by where its lever stands; another word has no picture. */
+  private static void position(Pen pen, String to, double x, double y) {
+    if (to.matches("0|1|0?\\.[0-9]+|1\\.0*")) {
+      double angle = Math.toRadians(225 - 270 * Double.parseDouble(to));
+      pen.disc(x, y, 20, Token.TIN, Token.INK, 1.5);
+      pen.line(x, y, x + 17 * Math.cos(angle), y - 17 * Math.sin(angle), Token.INK, 3);
+      return;
+    }
+    double[] lever =
+        switch (to) {
+          case "up", "on" -> new double[] {0, -18};
+          case "down", "off" -> new double[] {0, 18};
+          case "left" -> new double[] {-18, 0};
+          case "right" -> new double[] {18, 0};
+          default -> new double[0];
+        };
+    if (lever.length == 2) {
+      pen.disc(x, y, 10, Token.TIN, Token.INK, 1.5);
+      pen.line(x, y, x + lever[0], y + lever[1], Token.INK, 7);
+    }
+  }
+}

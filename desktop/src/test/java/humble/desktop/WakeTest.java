@@ -1,0 +1,245 @@
+package humble.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Session;
+import humble.desktop.stage.Card;
+import humble.desktop.walk.BareKeys;
+import humble.store.Journal;
+import humble.store.JournalOpen;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.BooleanSupplier;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Wake by its keys, without a window. */
+class WakeTest {
+  private static final long LONGEST_MS = 60_000;
+
+  @TempDir Path home = Path.of("");
+
+  private final BlockingQueue<Runnable> queue = BareKeys.queue();
+  private final ExecutorService background = Executors.newSingleThreadExecutor();
+  private final List<Session> sessions = new ArrayList<>();
+
+  @AfterEach
+  void close() {
+    sessions.forEach(Session::close);
+    background.shutdownNow();
+  }
+
+  private Path kit(String name, String peripherals) throws IOException {
+    Path from = BenchInTest.root().resolve("kits").resolve(name);
+    Path to = Files.createDirectories(home.resolve(name));
+    try (var files = Files.list(from)) {
+      for (Path file : files.filter(Files::isRegularFile).toList()) {
+        Files.copy(file, to.resolve(file.getFileName()));
+      }
+    }
+    String text = Files.readString(to.resolve("kit.json"));
+    if (!peripherals.isEmpty()) {
+      int at = text.indexOf("\"peripherals\"");
+      int open = text.indexOf('[', at);
+      int depth = 0;
+      int end = open;
+      do {
+        depth += text.charAt(end) == '[' ? 1 : text.charAt(end) == ']' ? -1 : 0;
+        end++;
+      } while (depth > 0);
+      text = text.substring(0, open) + "[" + peripherals + "]" + text.substring(end);
+    }
+    Files.writeString(to.resolve("kit.json"), text);
+    return to;
+  }
+
+  /** Lays a kit whose programs are in, with a fault hidden, at Wake. */
+  private BareKeys waking(Path at, String fault) throws InterruptedException {
+    if (!(Journal.open(home.resolve("bench.db"), Clock.systemUTC())
+        instanceof JournalOpen.Opened opened)) {
+      throw new AssertionError("the journal cannot be opened");
+    }
+    Session session = new Session(opened.journal(), home, List.of(at), background, queue::add);
+    sessions.add(session);
+    session.layKit(at);
+    BareKeys bench = new BareKeys(session, Clock.systemUTC(), queue);
+    OpenBuild open = build(bench);
+    open.kit()
+        .firmware()
+        .images()
+        .forEach(image ->
+            open.act(
+                new BuildEvent.Loaded(
+                    image.id(),
+                    image.target(),
+                    1,
+                    "",
+                    true,
+                    true,
+                    "",
+                    0,
+                    "practice",
+                    "read-back")));
+    open.kit().firmware().targets().forEach(target -> started(open, target.id()));
+    if (!fault.isEmpty()) {
+      open.act(new BuildEvent.FaultHidden(open.kit().states().getFirst().id(), 1, fault, 1));
+    }
+    bench.press(KeyCode.F8);
+    return bench;
+  }
+
+  private static void started(OpenBuild open, String target) {
+    var link = open.practice().link(open.kit().firmware().target(target).orElseThrow());
+    try {
+      link.ask("page 0x0 00 d202ef8d");
+      assertThat(link.ask("start")).isEqualTo("ok");
+    } catch (IOException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  private static void until(BareKeys bench, BooleanSupplier so) throws InterruptedException {
+    long end = System.currentTimeMillis() + LONGEST_MS;
+    while (!so.getAsBoolean()) {
+      assertThat(System.currentTimeMillis()).as(card(bench).toString()).isLessThan(end);
+      bench.takeIn(20);
+    }
+  }
+
+  private static OpenBuild build(BareKeys bench) {
+    return bench.keys().build().orElseThrow();
+  }
+
+  private static Build journal(BareKeys bench) {
+    return build(bench).build();
+  }
+
+  private static Card card(BareKeys bench) {
+    return bench.keys().card();
+  }
+
+  private static void enter(BareKeys bench) throws InterruptedException {
+    until(bench, () -> card(bench).goEnabled());
+    bench.press(KeyCode.ENTER);
+  }
+
+  private static final String OWN =
+      "{\"id\":\"bell\",\"kind\":\"tone\",\"part\":\"BZ1\",\"title\":\"The little bell\",\"set\":{\"S1\":\"down\"},"
+          + "\"expect\":\"three short rings\",\"normal\":[\"a click before the first\"],"
+          + "\"otherwise\":[{\"seen\":\"one long ring\",\"means\":[\"open:R6.1\"],\"say\":\"The resistor is loose.\"}],"
+          + "\"needs\":[\"quiet\"],\"power_cycle\":true},"
+          + "{\"id\":\"hand\",\"kind\":\"other\",\"part\":\"S1\"}";
+
+  @Test
+  void theAuthorsWordsAreOnTheCardAndEachAnswerIsKept() throws Exception {
+    BareKeys bench = waking(kit("glowmoth", OWN), "");
+    assertThat(card(bench).title()).isEqualTo("The little bell");
+    assertThat(String.join(" ", card(bench).how()))
+        .contains("quiet")
+        .contains("Power off")
+        .contains("S1 to down")
+        .contains("three short rings")
+        .contains("a click before the first");
+    assertThat(card(bench).rows())
+        .extracting(Card.Row::text)
+        .containsExactly("1  it does not", "2  one long ring");
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(journal(bench).facts("bell"))
+        .containsEntry("answer", "other")
+        .containsEntry("seen", "one long ring");
+    assertThat(journal(bench).awake()).isEmpty();
+    assertThat(card(bench).how()).contains("The resistor is loose.");
+    assertThat(card(bench).rows()).extracting(Card.Row::text).contains("joint open at R6.1");
+    bench.press(KeyCode.NUMPAD1);
+    assertThat(journal(bench).awake()).containsExactly("bell");
+  }
+
+  @Test
+  void whatDoesNotIsAskedForItsWordAndMayWaitWhileTheOthersWake() throws Exception {
+    BareKeys bench = waking(kit("glowmoth", OWN), "");
+    bench.press(KeyCode.NUMPAD1);
+    assertThat(card(bench).title()).isEqualTo("What does it do?");
+    assertThat(card(bench).goEnabled()).isFalse();
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(journal(bench).facts("bell")).containsEntry("seen", "hums");
+    assertThat(card(bench).title()).isEqualTo("The little bell: it hums");
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).title()).as("another one first").isEqualTo("Trial");
+    enter(bench);
+    assertThat(journal(bench).awake()).containsExactly("hand");
+    assertThat(card(bench).title()).as("then it again").isEqualTo("The little bell: it hums");
+    bench.press(KeyCode.SUBTRACT);
+    assertThat(journal(bench).awake()).as("taken back").isEmpty();
+  }
+
+  @Test
+  void aPartThatDoesNothingIsWhatMendStartsFrom() throws Exception {
+    BareKeys bench =
+        waking(kit("glowmoth", "{\"id\":\"hand\",\"kind\":\"other\",\"part\":\"S1\"}"), "");
+    bench.press(KeyCode.NUMPAD1);
+    bench.press(KeyCode.NUMPAD1);
+    enter(bench);
+    assertThat(journal(bench).observed("idle")).containsExactly("idle:S1");
+  }
+
+  private static final String KEYS =
+      "{\"id\":\"keys\",\"kind\":\"buttons\",\"wiring\":\"rows\",\"rows\":[\"U1.5\",\"U1.6\",\"U1.7\"],"
+          + "\"columns\":[\"U1.8\",\"U1.9\",\"U1.10\",\"U1.11\"],\"diodes\":true,\"part\":\"U1\",\"refs\":[\"S2\",\"S3\","
+          + "\"S4\",\"S5\",\"S6\",\"S7\",\"S8\",\"S9\",\"S10\",\"S11\",\"S12\",\"S13\"]}";
+
+  /** The silent keys come from the circuit: a reversed diode silences one, an open line four. */
+  @Test
+  void silentKeysAreFoundAndWhatTheyHaveInCommon() throws Exception {
+    BareKeys bench = waking(kit("tidepool", KEYS), "open:U1.6");
+    enter(bench);
+    until(bench, () -> card(bench).title().equals("Did every key answer?"));
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("5, 6, 7, 8");
+    assertThat(card(bench).rows()).extracting(Card.Row::text).anyMatch(t -> t.contains("U1.6"));
+    enter(bench);
+    assertThat(journal(bench).facts("keys")).containsEntry("silent", "5 6 7 8");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+
+  @Test
+  void aReversedDiodeSilencesItsOwnKeyAlone() throws Exception {
+    BareKeys bench = waking(kit("tidepool", KEYS), "reversed:D4");
+    enter(bench);
+    until(bench, () -> card(bench).title().equals("Did every key answer?"));
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("3");
+    assertThat(card(bench).rows()).isEmpty();
+  }
+
+  /** A stick whose wiper's joint is open does not move, and the card says where to look. */
+  @Test
+  void aStickReadsWhatTheCircuitGives() throws Exception {
+    String stick =
+        "{\"id\":\"stick\",\"kind\":\"analog\",\"as\":\"joystick\",\"part\":\"JOY1\",\"counts\":4096,"
+            + "\"on\":[\"SX\",\"SY\"]}";
+    BareKeys bench = waking(kit("tidepool", stick), "open:JOY1.1");
+    for (int i = 0; i < 6; i++) {
+      int now = i;
+      until(bench, () -> card(bench).goEnabled() && card(bench).field().isPresent());
+      bench.press(KeyCode.ENTER);
+      until(bench, () -> !card(bench).field().orElseThrow().typed().isEmpty());
+      assertThat(card(bench).how()).as("reading %d", now).hasSize(1);
+      bench.press(KeyCode.ENTER);
+    }
+    assertThat(card(bench).verdict().orElseThrow().good()).isFalse();
+    assertThat(card(bench).rows()).hasSize(2).allMatch(row -> row.text().contains("does not move"));
+    enter(bench);
+    assertThat(journal(bench).facts("stick")).containsEntry("answer", "not");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+}
