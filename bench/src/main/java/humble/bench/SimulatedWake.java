@@ -84,30 +84,25 @@ public final class SimulatedWake {
   }
 
   private boolean answersAlone(String key, BoardState powered) {
-    return moves(powered, closing(powered, key), read(key));
+    return moves(powered, closing(powered, key), read());
   }
 
-  /** The pins of chips on the nets of a part. */
-  private List<String> read(String ref) {
+  /** Whatever a chip may read, be it behind a resistor or at the other end of a cable. */
+  private List<String> read() {
     List<String> pins = new ArrayList<>();
-    Set<String> nets = new HashSet<>();
-    parts
-        .get(ref)
-        .pack()
-        .pins()
-        .forEach(pin -> parts.netOf(new PinRef(ref, pin.number())).ifPresent(nets::add));
     parts
         .kit()
         .nets()
-        .forEach((net, members) -> {
-          if (nets.contains(net)) {
-            members.stream()
-                .filter(pin ->
-                    parts.part(pin.ref()).map(Part::model).orElse(null) instanceof Model.Load)
-                .forEach(pin -> pins.add(pin.toString()));
-          }
-        });
+        .values()
+        .forEach(members ->
+            members.stream().filter(this::mayBeRead).map(PinRef::toString).forEach(pins::add));
     return pins;
+  }
+
+  private boolean mayBeRead(PinRef pin) {
+    return parts.part(pin.ref()).map(Part::model).orElse(null) instanceof Model.Load load
+        && !pin.pin().equals(load.plus())
+        && !pin.pin().equals(load.minus());
   }
 
   private boolean moves(BoardState before, BoardState after, List<String> pins) {

@@ -96,7 +96,7 @@ class HandsTest {
 
   /** Every card of a whole build: a key that is told does what its cap says, and none does two. */
   @ParameterizedTest
-  @ValueSource(strings = {"glowmoth", "lockkeeper", "tidepool", "weathercock"})
+  @ValueSource(strings = {"ferryman", "glowmoth", "lockkeeper", "tidepool", "weathercock"})
   void everyKeyThatIsToldIsTheKeyThatActs(String kit) throws Exception {
     BareKeys bench = bench(kit);
     int cards = 0;

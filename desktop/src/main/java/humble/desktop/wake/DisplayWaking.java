@@ -3,14 +3,12 @@ package humble.desktop.wake;
 import humble.bench.PracticeBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
-import humble.core.kit.PointMm;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
 import humble.core.words.Words;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.Card;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -155,7 +153,7 @@ final class DisplayWaking extends WakeHand {
           Token.INK_SOFT,
           Pen.Hang.LEFT);
       double step = w / 8;
-      double size = Math.min(step - 20, h - upper - 84);
+      double size = Math.min(step - 16, h - upper - 110);
       for (int i = 0; i < Pose.all().size(); i++) {
         choice(pen, i + 1, x + (i + 0.5) * step, y + upper + 44 + size / 2, size);
       }
@@ -179,37 +177,28 @@ final class DisplayWaking extends WakeHand {
         pen.box(x - size / 2 - 6, y - size / 2 - 6, size + 12, size + 12, 6, null, Token.COPPER);
         pen.box(x - size / 2 - 8, y - size / 2 - 8, size + 16, size + 16, 7, null, Token.COPPER);
       }
-      figure(pen, Pose.all().get(number - 1), x, y, size);
-      pen.bold(Integer.toString(number), x, y + size / 2 + 22, 18, Token.INK, Pen.Hang.MIDDLE);
+      Pose pose = Pose.all().get(number - 1);
+      figure(pen, pose, x, y, size);
+      pen.bold(Integer.toString(number), x, y + size / 2 + 18, 18, Token.INK, Pen.Hang.MIDDLE);
+      pen.text(
+          words.say("wake.boat.keel." + BoatFigure.keel(pose)),
+          x,
+          y + size / 2 + 36,
+          12,
+          Token.INK_SOFT,
+          Pen.Hang.MIDDLE);
+      pen.text(
+          words.say("wake.boat.sail." + BoatFigure.sail(pose)),
+          x,
+          y + size / 2 + 51,
+          12,
+          Token.INK_SOFT,
+          Pen.Hang.MIDDLE);
     }
 
-    /** An angle with a dot: no two of its eight poses look the same. */
     private static void figure(Pen pen, Pose pose, double x, double y, double size) {
       pen.box(x - size / 2, y - size / 2, size, size, 4, Token.BOARD, Token.INK);
-      double unit = size / 16;
-      bar(pen, pose, x, y, unit, new double[] {-5.5, 5.5, -4, -4.5});
-      bar(pen, pose, x, y, unit, new double[] {-5.5, 5.5, 2.5, 4});
-      bar(pen, pose, x, y, unit, new double[] {1.5, -1, 4, -3.5});
-    }
-
-    /**
-     * A rectangle of the figure between two corners in its own coordinates, y up, mirrored first
-     * and then turned.
-     */
-    private static void bar(Pen pen, Pose pose, double x, double y, double unit, double[] corners) {
-      double[][] around = {
-        {corners[0], corners[1]},
-        {corners[2], corners[1]},
-        {corners[2], corners[3]},
-        {corners[0], corners[3]}
-      };
-      List<double[]> points = new ArrayList<>();
-      for (double[] corner : around) {
-        PointMm point =
-            new PointMm(pose.mirror() ? -corner[0] : corner[0], corner[1]).turned(pose.rotateDeg());
-        points.add(new double[] {x + point.xMm() * unit, y - point.yMm() * unit});
-      }
-      pen.shape(points, Token.ON_BOARD, null);
+      BoatFigure.paint(pen, pose, x, y, size);
     }
   }
 }

@@ -169,17 +169,23 @@ record WakeBench(Seat seat, OpenBuild open) {
             seat.say("wake.node.power"),
             List.of(),
             open.build().passedGates().isEmpty() ? "todo" : "done"));
-    nodes.add(
-        new TreeMat.Node(
-            "program",
-            seat.say("wake.node.program"),
-            List.of("power"),
-            open.build().loaded().isEmpty() ? "todo" : "done"));
+    if (hasProgram()) {
+      nodes.add(
+          new TreeMat.Node(
+              "program",
+              seat.say("wake.node.program"),
+              List.of("power"),
+              open.build().loaded().isEmpty() ? "todo" : "done"));
+    }
     String now = current().map(Peripheral::id).orElse("");
     for (Peripheral peripheral : open.kit().peripherals()) {
       nodes.add(node(peripheral, peripheral.id().equals(now)));
     }
     return new TreeMat(seat.say("wake.mat"), nodes, picture);
+  }
+
+  private boolean hasProgram() {
+    return !open.kit().firmware().images().isEmpty();
   }
 
   private TreeMat.Node node(Peripheral peripheral, boolean now) {
@@ -190,7 +196,7 @@ record WakeBench(Seat seat, OpenBuild open) {
     return new TreeMat.Node(
         peripheral.id(),
         new TestWords(seat, peripheral).title(),
-        after.isEmpty() ? List.of("program") : after,
+        after.isEmpty() ? List.of(hasProgram() ? "program" : "power") : after,
         awake(peripheral.id())
             ? "done"
             : now ? "now" : ails(peripheral).isEmpty() ? "todo" : "ailing");

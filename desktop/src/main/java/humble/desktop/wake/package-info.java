@@ -15,10 +15,11 @@
  *   <li><b>Lights.</b> Each is lit at its own turn; of those that stay dark the suspects come from
  *       {@code humble.core.wake}: one row for all that a scan cannot tell apart, the beliefs
  *       together at most 1.
- *   <li><b>A display</b> shows an angle with a dot; the picture that looks the same, one of eight,
+ *   <li><b>A display</b> shows a boat with one sail; the picture that looks the same, one of eight,
  *       gives the setting.
- *   <li><b>Limits.</b> Other kinds are tried by eye and hand; their card takes only yes. Without
- *       the practice bench the board is not asked: the person says that it runs.
+ *   <li><b>Limits.</b> Parallel lines, encoders, cards and what an author describes are tried by
+ *       eye and hand. Without the practice bench the board is not asked: the person says that it
+ *       runs.
  * </ul>
  *
  * <p>What the practice bench answers is simulated, and the card says so.
