@@ -23,7 +23,9 @@ public final class Figures {
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     List<String> asked =
         arguments.length == 0
-            ? List.of("start", "append", "opening", "hex", "core", "find", "mend", "frames", "keys")
+            ? List.of(
+                "start", "append", "opening", "hex", "core", "find", "mend", "wake", "frames",
+                "keys")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -37,6 +39,7 @@ public final class Figures {
         case "core" -> CoreFigures.measure(root, out);
         case "find" -> FaultFinding.measure(root, out);
         case "mend" -> Find.print(root, SPICE_FAULTS, SPICE_SOUND, SPICE_SEED, out);
+        case "wake" -> WakeFinding.measure(root, out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");

@@ -5,6 +5,7 @@ import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
+import humble.core.kit.Particulars;
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
 import humble.core.marking.ResistorBands;
@@ -161,7 +162,29 @@ final class LineDraft {
         list(Column.FRAGILE, id, "fragile", Traits.fragile(now)),
         stripOf(),
         null,
-        null);
+        mostMa(),
+        particulars(now));
+  }
+
+  private @Nullable Double mostMa() {
+    String text = row.text(Column.MOST_MA).strip();
+    return text.matches("[0-9]{1,7}(\\.[0-9]{1,4})?") && Double.parseDouble(text) > 0
+        ? Double.valueOf(text)
+        : null;
+  }
+
+  /**
+   * What is out of the ordinary stands in lists of our own alone; a word for it is never guessed.
+   */
+  private Particulars particulars(PartKind now) {
+    boolean light = now == PartKind.LED;
+    return new Particulars(
+        row.text(Column.UNPOLARISED).strip().equals("true"),
+        light ? row.text(Column.LIGHT).strip() : "",
+        light && row.text(Column.CLEAR_LENS).strip().equals("true"),
+        Particulars.Method.named(row.text(Column.METHOD).strip()).orElse(Particulars.Method.IRON),
+        Particulars.Soldered.named(row.text(Column.ON_BOARD).strip())
+            .orElse(Particulars.Soldered.NOT_YET));
   }
 
   /**

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class PadPlaces {
   private static final double CLOSE_MM = 0.6;
+  private static final double SAME_PITCH_MM = 0.05;
 
   private PadPlaces() {}
 
@@ -53,7 +54,15 @@ public final class PadPlaces {
         }
       }
     }
-    return Optional.ofNullable(best);
+    return Optional.ofNullable(best).map(place -> drilled(place, pack, at));
+  }
+
+  /** Two holes that are closer or wider than the leads of the package: the place says so. */
+  private static Place drilled(Place place, PartPackage pack, List<PointMm> at) {
+    double apart = at.size() == 2 ? at.getFirst().distanceMm(at.getLast()) : pack.pitchMm();
+    return Math.abs(apart - pack.pitchMm()) > SAME_PITCH_MM
+        ? place.withPitch(rounded(apart))
+        : place;
   }
 
   private static PointMm middle(List<PointMm> points) {

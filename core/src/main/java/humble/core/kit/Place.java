@@ -114,20 +114,26 @@ public record Place(
 
   /** Gives this place with other marks printed at it. */
   public Place withMarks(List<String> others) {
-    return copied(board, at, others);
+    return copied(board, at, others, pitchMm);
   }
 
   /** Gives this place on another board. */
   public Place onBoardNamed(String other) {
-    return copied(other, at, marks);
+    return copied(other, at, marks, pitchMm);
   }
 
   /** Gives this place elsewhere on its board. */
   public Place movedTo(PointMm elsewhere) {
-    return copied(board, elsewhere, marks);
+    return copied(board, elsewhere, marks, pitchMm);
   }
 
-  private Place copied(String otherBoard, PointMm elsewhere, List<String> otherMarks) {
+  /** Gives the same place with its two holes so far apart. */
+  public Place withPitch(double otherPitchMm) {
+    return copied(board, at, marks, otherPitchMm);
+  }
+
+  private Place copied(
+      String otherBoard, PointMm elsewhere, List<String> otherMarks, @Nullable Double otherPitch) {
     return new Place(
         ref,
         otherBoard,
@@ -144,7 +150,7 @@ public record Place(
         otherMarks,
         rowHoles,
         rowFrom,
-        pitchMm);
+        otherPitch);
   }
 
   /** Gives the part that will cover it. */

@@ -134,9 +134,12 @@ final class LightFaults {
         Math.max(
             mend.getOrDefault("short:" + canonical(a) + "-" + canonical(b), 0.0),
             mend.getOrDefault("short:" + canonical(b) + "-" + canonical(a), 0.0));
-    all.add(
-        new Fault(
-            "short:" + a + "-" + b, prior > 0 ? prior : usual, LightLines.Wrong.joined(a, b)));
+    // On a board whose pads are known only neighbours are bridged, as Mend has it.
+    if (mend.isEmpty() || prior > 0) {
+      all.add(
+          new Fault(
+              "short:" + a + "-" + b, prior > 0 ? prior : usual, LightLines.Wrong.joined(a, b)));
+    }
   }
 
   private String canonical(String pin) {

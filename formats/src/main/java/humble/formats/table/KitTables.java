@@ -2,6 +2,7 @@ package humble.formats.table;
 
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
+import humble.core.kit.Particulars;
 import humble.core.kit.Place;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -39,9 +40,17 @@ public final class KitTables {
             "substitutes",
             "home",
             "spare_ok",
-            "strip_of"));
+            "strip_of",
+            "unpolarised",
+            "colour",
+            "clear_lens",
+            "method",
+            "on_board",
+            "max_ma"));
     for (Line line : kit.lines()) {
       Double tolerance = line.tolerancePct();
+      Particulars own = line.particulars();
+      Double most = line.maxMa();
       rows.add(
           List.of(
               line.id(),
@@ -60,7 +69,13 @@ public final class KitTables {
               String.join(" ", line.substitutes()),
               line.home().text(),
               Boolean.toString(line.spareOk()),
-              line.stripOf() == 0 ? "" : Integer.toString(line.stripOf())));
+              line.stripOf() == 0 ? "" : Integer.toString(line.stripOf()),
+              own.unpolarised() ? "true" : "",
+              own.colour(),
+              own.clearLens() ? "true" : "",
+              own.method() == Particulars.Method.IRON ? "" : own.method().text(),
+              own.soldered().text(),
+              most == null ? "" : number(most)));
     }
     return print(rows);
   }
