@@ -144,7 +144,6 @@ final class WakeFinding {
       }
       long begin = System.nanoTime();
       List<LightSuspect> suspects = reckoning.suspects(seen.dark, seen.ghosts);
-      System.err.println(text + " " + seen + " " + suspects.stream().limit(3).toList());
       tally.add(
           suspects.stream().map(LightSuspect::group).toList(),
           truth,

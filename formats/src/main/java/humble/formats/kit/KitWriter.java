@@ -120,6 +120,10 @@ public final class KitWriter {
     if (line.stripOf() > 0) {
       to.put("strip_of", line.stripOf());
     }
+    Double most = line.maxMa();
+    if (most != null) {
+      number(to, "max_ma", most);
+    }
     Particulars particulars = line.particulars();
     if (particulars.unpolarised()) {
       to.put("unpolarised", true);
