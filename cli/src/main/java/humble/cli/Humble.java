@@ -40,6 +40,7 @@ import picocli.CommandLine.Command;
       OhmsCommand.class,
       PowerCommand.class,
       MendCommand.class,
+      TrialCommand.class,
       ImageCommand.class,
       LoadCommand.class,
       WakeCommand.class,

@@ -172,4 +172,22 @@ class WakeCommandsTest {
     assertThat(Ran.run("wake", "display", "--config", "nowhere.json", "--seen", "{}").err())
         .contains("neither JSON nor a file");
   }
+
+  @Test
+  void trialsAndMeasurementsAreRankedTogether() {
+    String lock =
+        Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
+    JsonNode next =
+        json(Ran.run("trial", lock, "--state", "lamp1", "--seen", "dark:LED1", "--json"))
+            .path("next");
+    assertThat(next.get(0).path("do").asString()).isEqualTo("measure");
+    double before = Double.MAX_VALUE;
+    for (JsonNode trial : next) {
+      double rate = trial.path("decides_bits").asDouble() / trial.path("minutes").asDouble();
+      assertThat(rate).isLessThanOrEqualTo(before);
+      before = rate;
+    }
+    assertThat(next.toString()).contains("\"do\":\"reseat\",\"what\":\"U1\"").contains("swap");
+    assertThat(Ran.run("trial", lock, "--state", "nowhere").status()).isEqualTo(2);
+  }
 }
