@@ -175,8 +175,7 @@ class WakeCommandsTest {
 
   @Test
   void trialsAndMeasurementsAreRankedTogether() {
-    String lock =
-        Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
+    String lock = Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth").toString();
     JsonNode next =
         json(Ran.run("trial", lock, "--state", "lamp1", "--seen", "dark:LED1", "--json"))
             .path("next");

@@ -41,8 +41,7 @@ class TrialTest {
                     .or(() -> Observation.seen(text, parts))
                     .orElseThrow())
             .toList();
-    return Trial.ranked(
-        parts, new Diagnosis(predictions, Meter.USUAL).after(observations));
+    return Trial.ranked(parts, new Diagnosis(predictions, Meter.USUAL).after(observations));
   }
 
   /** Whoever knows that one of two equally likely joints is it learns most of a bit by the iron. */
@@ -58,13 +57,17 @@ class TrialTest {
   @Test
   void theyAreRankedTogetherByWhatTheyDecidePerMinute() {
     List<Trial> all = after("dark:LED1");
-    assertThat(all).isSortedAccordingTo((a, b) -> Double.compare(b.bitsPerMinute(), a.bitsPerMinute()));
+    assertThat(all)
+        .isSortedAccordingTo((a, b) -> Double.compare(b.bitsPerMinute(), a.bitsPerMinute()));
     assertThat(all.getFirst().act()).isEqualTo(Trial.Act.MEASURE);
     assertThat(all).extracting(Trial::act).contains(Trial.Act.REHEAT);
     assertThat(all).filteredOn(t -> t.act() == Trial.Act.MEASURE).hasSize(1);
   }
 
-  /** With 5 V at the light and none of it lit only joints of the light, its way and its death are left. */
+  /**
+   * With 5 V at the light and none of it lit only joints of the light, its way and its death are
+   * left.
+   */
   @Test
   void whenNothingIsLeftToMeasureTheIronIsFirst() {
     List<Trial> all = after("dark:LED1", "V(A)=5.00", "I(usb)=0");

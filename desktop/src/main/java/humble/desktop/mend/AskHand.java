@@ -2,6 +2,7 @@ package humble.desktop.mend;
 
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
+import humble.core.mend.Trial;
 import humble.desktop.stage.Card;
 import java.util.List;
 import java.util.Locale;
@@ -42,6 +43,15 @@ abstract class AskHand<M extends Measure> extends MendHand {
                     advised() ? "mend.worth" : "mend.worth-own",
                     String.format(Locale.ROOT, "%.1f", next.minutes()),
                     String.format(Locale.ROOT, "%.1f", next.gainBits()))));
+    now.known()
+        .flatMap(known -> Trial.ranked(open.built(), known).stream().findFirst())
+        .filter(trial -> trial.act() != Trial.Act.MEASURE)
+        .ifPresent(trial ->
+            card.how(
+                say(
+                    "mend.trial." + trial.act().text(),
+                    trial.what(),
+                    String.format(Locale.ROOT, "%.1f", trial.minutes()))));
     return card;
   }
 
