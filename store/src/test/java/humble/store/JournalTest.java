@@ -72,6 +72,7 @@ class JournalTest {
         new BuildEvent.Replaced("R4", "2k2 for 2k"),
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
+        new BuildEvent.UsesProgrammer("flash {file}"),
         new BuildEvent.Loaded("lamp", "main", 1754, "ab", true, false),
         new BuildEvent.Loaded(
             "lamp", "main", 9, "cd", false, false, "lamp.hex", 0xffff_ffffL, "a port", "blocks"),

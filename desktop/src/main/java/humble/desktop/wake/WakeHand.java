@@ -126,8 +126,13 @@ abstract class WakeHand extends Hand {
     int colon = fault.indexOf(':');
     String kind = colon < 0 ? fault : fault.substring(0, colon);
     return FAULTS.contains(kind)
-        ? say("wake.fault." + kind, colon < 0 ? "" : fault.substring(colon + 1))
+        ? say("wake.fault." + kind, colon < 0 ? "" : subject(fault.substring(colon + 1)))
         : fault;
+  }
+
+  /** A light of a matrix or a chain is told by its number, a part by its ref. */
+  private String subject(String name) {
+    return name.matches("[0-9]{1,6}") ? say("wake.light", name) : name;
   }
 
   /** The faults that have words of their own. */
