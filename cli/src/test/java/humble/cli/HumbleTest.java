@@ -260,7 +260,9 @@ class HumbleTest {
     JsonNode suspects =
         json("wake", "matrix", "--kit", KIT, "--part", "U1", "--dark", "7").get("suspects");
     assertThat(keys(suspects.get(0))).containsExactly("fault", "belief", "explains", "group");
-    assertThat(suspects.get(0).get("fault").stringValue()).isEqualTo("dead:7");
+    assertThat(suspects.get(0).get("fault").stringValue()).isEqualTo("open:LED7.1");
+    assertThat(suspects.get(0).get("group").toString())
+        .isEqualTo("[\"open:LED7.1\",\"open:LED7.2\",\"dead:7\"]");
     assertThat(run("wake", "matrix", "--kit", KIT, "--part", "U1", "--dark", "21").status())
         .isEqualTo(2);
     JsonNode config =

@@ -471,7 +471,8 @@ class StagesTest {
       bench.waitFor(() -> bench.card().field().isPresent());
       bench.number("7");
       bench.press(KeyCode.ENTER);
-      assertThat(bench.card().rows().getFirst().text()).contains("joint open at LED7.1 or joint open at LED7.2 or light 7 dead");
+      assertThat(bench.card().rows().getFirst().text())
+          .contains("joint open at LED7.1 or joint open at LED7.2 or light 7 dead");
       assertThat(bench.card().go()).startsWith("Write down 1 dark");
       bench.number("99");
       assertThat(bench.card().verdict().orElseThrow().text()).contains("no such light");
