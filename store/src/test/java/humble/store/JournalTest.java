@@ -292,7 +292,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

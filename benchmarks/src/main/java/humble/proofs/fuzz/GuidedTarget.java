@@ -7,22 +7,26 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Objects;
-import org.jspecify.annotations.Nullable;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 
 /**
  * What a fuzzer calls that is led by the branches an input takes: one reader, named by the system
  * property {@code humble.fuzz.reader}.
  */
 public final class GuidedTarget {
-  private static @Nullable Reader reader;
-  private static long number;
+  /** The fuzzer calls a static method: what it needs is held here, made ready once. */
+  private static final AtomicReference<Reader> READER = new AtomicReference<>();
+
+  private static final AtomicLong NUMBER = new AtomicLong();
 
   private GuidedTarget() {}
 
   /** Makes the reader ready, before the first input is timed. */
   public static void fuzzerInitialize() throws IOException {
-    reader = ready();
+    Reader reader = ready();
     reader.read(0, new byte[0]);
+    READER.set(reader);
   }
 
   private static Reader ready() {
@@ -43,6 +47,6 @@ public final class GuidedTarget {
 
   /** Reads one input; whatever it throws is a fault of the reader. */
   public static void fuzzerTestOneInput(byte[] bytes) throws IOException {
-    Objects.requireNonNull(reader).read(number++, bytes);
+    Objects.requireNonNull(READER.get()).read(NUMBER.getAndIncrement(), bytes);
   }
 }
