@@ -9,6 +9,8 @@ public enum ChipLeft {
   AS_IT_WAS,
   /** A part of the program, without the page that starts it. */
   PART_THAT_DOES_NOT_START,
+  /** All of the program, read back the same; it does not start. */
+  ALL_THAT_DOES_NOT_START,
   /** Nobody can tell from here. */
   UNKNOWN;
 

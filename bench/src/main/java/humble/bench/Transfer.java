@@ -81,6 +81,10 @@ public final class Transfer {
           return new Outcome.Cancelled(sent, left);
         }
         erase(page);
+        if (pages.vector().filter(page::equals).isPresent()) {
+          // Half written it may start all the same.
+          left = ChipLeft.UNKNOWN;
+        }
         int tries = write(page);
         retries += tries - 1;
         sent += page.defined();
@@ -94,7 +98,8 @@ public final class Transfer {
       String started = verified ? link.ask("start") : "ok";
       return started.equals("ok")
           ? new Outcome.Sent(sent, kept, verified, retries)
-          : new Outcome.Failed(Phrase.of("link.not-started", started), sent, ChipLeft.UNKNOWN);
+          : new Outcome.Failed(
+              Phrase.of("link.not-started", started), sent, ChipLeft.ALL_THAT_DOES_NOT_START);
     } catch (Refused e) {
       return new Outcome.Failed(e.why, sent, left);
     } catch (LineTrouble e) {

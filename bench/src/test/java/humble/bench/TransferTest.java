@@ -217,6 +217,25 @@ class TransferTest {
     return link.asked.stream().filter(request -> request.startsWith("page ")).count();
   }
 
+  /** What is said of the chip is true of the moment at which it failed. */
+  @Test
+  void whatIsLeftIsToldAsItIs() {
+    assertThat(left(request -> request.startsWith("page 0x80 ") ? "" : request))
+        .isEqualTo(ChipLeft.PART_THAT_DOES_NOT_START);
+    assertThat(left(request -> request.startsWith("hello") ? "" : request))
+        .isEqualTo(ChipLeft.AS_IT_WAS);
+    assertThat(left(request -> request.startsWith("page 0x0 ") ? "" : request))
+        .isEqualTo(ChipLeft.UNKNOWN);
+    assertThat(left(request -> request.startsWith("read 0x0 ") ? "" : request))
+        .isEqualTo(ChipLeft.UNKNOWN);
+    assertThat(left(request -> request.equals("start") ? "sleep" : request))
+        .isEqualTo(ChipLeft.ALL_THAT_DOES_NOT_START);
+  }
+
+  private static ChipLeft left(UnaryOperator<String> onTheWay) {
+    return ((Transfer.Outcome.Failed) send(new Noisy(onTheWay), image(600))).left();
+  }
+
   @Test
   void whatIsInAlreadyIsNotWrittenAgainButReadBack() {
     Noisy link = new Noisy(request -> request);

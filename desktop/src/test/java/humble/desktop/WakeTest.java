@@ -242,4 +242,47 @@ class WakeTest {
     assertThat(journal(bench).facts("stick")).containsEntry("answer", "not");
     assertThat(journal(bench).awake()).isEmpty();
   }
+
+  /** A caution is at its test; a stop, and whatever transmits, is acknowledged first. */
+  @Test
+  void cautionsOfTestsAndOfTheStageAreShownAndStopsComeFirst() throws Exception {
+    Path kit =
+        kit(
+            "glowmoth",
+            "{\"id\":\"hand\",\"kind\":\"other\",\"part\":\"S1\"},"
+                + "{\"id\":\"knock\",\"kind\":\"other\",\"part\":\"S2\"},"
+                + "{\"id\":\"air\",\"kind\":\"radio\",\"part\":\"S3\"}");
+    Path file = kit.resolve("kit.json");
+    Files.writeString(
+        file,
+        Files.readString(file)
+            .replace(
+                "\"cautions\": [",
+                "\"cautions\": [{\"at\":\"hand\",\"text\":\"It is hot.\",\"level\":\"danger\"},"
+                    + "{\"at\":\"knock\",\"text\":\"Ask first.\",\"level\":\"stop\"},"
+                    + "{\"at\":\"wake\",\"text\":\"Mind the cat.\",\"level\":\"care\"},"));
+    BareKeys bench = waking(kit, "");
+    assertThat(card(bench).caution().orElseThrow()).isEqualTo(new Card.Warning(true, "It is hot."));
+    enter(bench);
+    assertThat(card(bench).go()).isEqualTo("I have read this");
+    assertThat(card(bench).caution().orElseThrow().text()).isEqualTo("Ask first.");
+    enter(bench);
+    assertThat(journal(bench).acknowledged()).contains("knock");
+    enter(bench);
+    assertThat(card(bench).caution().orElseThrow().text()).contains("licence");
+    enter(bench);
+    assertThat(journal(bench).acknowledged()).contains("transmit:air");
+    assertThat(card(bench).caution().orElseThrow().text()).isEqualTo("Mind the cat.");
+  }
+
+  /** The program that tried the loose module is not the one that the board wakes with. */
+  @Test
+  void nothingWakesBeforeEveryProgramIsIn() throws Exception {
+    BareKeys bench = waking(kit("tidepool", ""), "");
+    assertThat(card(bench).title()).isNotEqualTo("Load the program first");
+    bench.press(KeyCode.SUBTRACT);
+    assertThat(journal(bench).loaded()).containsOnlyKeys("hello");
+    bench.press(KeyCode.F8);
+    assertThat(card(bench).title()).isEqualTo("Load the program first");
+  }
 }

@@ -43,6 +43,7 @@ public final class BenchKeys implements Desk {
   private final Care care;
   private final Stages stages;
   private StageId stageId = StageId.SHELF;
+  private @Nullable Stage ofStage;
   private Stage stage;
 
   /** A remark that is being written over the stage. */
@@ -124,7 +125,16 @@ public final class BenchKeys implements Desk {
 
   /** Gives the card that is shown. */
   public Card card() {
-    return care.with(orBroken(() -> inFront().card()));
+    return care.with(orBroken(this::front));
+  }
+
+  /** The card of what is in front; a whole stage may have cautions of its own. */
+  private Card front() {
+    Card card = inFront().card();
+    Stage own = ofStage;
+    return remark == null && stage == own
+        ? session.open().map(open -> StageCautions.on(card, stageId, open, words)).orElse(card)
+        : card;
   }
 
   /** Gives the picture that is shown. */
@@ -150,6 +160,7 @@ public final class BenchKeys implements Desk {
     StageId next = session.open().isEmpty() ? StageId.SHELF : to;
     Stage made = stages.of(next);
     stageId = next;
+    ofStage = made;
     show(made);
   }
 
@@ -269,7 +280,7 @@ public final class BenchKeys implements Desk {
 
   /** Tells whether a blank typed now belongs to a text. */
   public boolean takesBlank() {
-    return remark != null || (!stage.typed().isEmpty() && stage.card().takes().text());
+    return remark != null || (!stage.typed().isEmpty() && front().takes().text());
   }
 
   /** Takes one character, from the keypad or the main block. */
@@ -280,7 +291,7 @@ public final class BenchKeys implements Desk {
   private void takeCharacter(String text) {
     care.read();
     char c = text.charAt(0);
-    Card card = inFront().card();
+    Card card = front();
     Takes takes = card.takes();
     String typed = inFront().typed().text();
     if (remark != null || (takes.text() && takes.takes(c, typed))) {
@@ -340,7 +351,7 @@ public final class BenchKeys implements Desk {
   public void escape() {
     handle(() -> {
       care.putAway();
-      press(inFront().card(), Card.ESC, () -> type(""));
+      press(front(), Card.ESC, () -> type(""));
     });
   }
 
@@ -351,7 +362,7 @@ public final class BenchKeys implements Desk {
 
   private void takeBackNow() {
     care.read();
-    press(stage.card(), Card.BACK, this::back);
+    press(front(), Card.BACK, this::back);
   }
 
   @Override
@@ -399,7 +410,7 @@ public final class BenchKeys implements Desk {
   public void enter() {
     handle(() -> {
       if (!care.writtenAgain()) {
-        Card card = inFront().card();
+        Card card = front();
         if (card.goEnabled()) {
           care.read();
           card.enter().run();

@@ -8,6 +8,7 @@ import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
+import java.util.List;
 import java.util.Optional;
 
 /** Reads, checks, sends and verifies the programs of the kit, one after the other. */
@@ -52,23 +53,35 @@ public final class LoadStage extends HandStage {
 
   private Turn sending(ImageOnBench image) {
     Optional<Turn> stop =
-        image
-            .stop()
-            .flatMap(problem ->
-                StopHand.of(
-                    new Caution(
-                        "lock:" + image.image().id(),
-                        seat.say(problem.phrase()),
-                        Caution.Level.STOP),
-                    seat,
-                    open,
-                    seat.say("load.kicker"),
-                    seat.say("load.title", image.image().title()),
-                    () -> bench.street(Optional.of(image), 0)));
-    return stop.orElseGet(() ->
-        new Turn(
-            new Doing("send", image.image().id()),
-            () -> new SendHand(bench, image, () -> layOver(ways(image)))));
+        StopHand.before(
+                List.of(image.image().id()),
+                seat,
+                open,
+                seat.say("load.kicker"),
+                seat.say("load.title", image.image().title()),
+                () -> bench.street(Optional.of(image), 0))
+            .or(() -> locking(image));
+    return stop.orElseGet(() -> send(image));
+  }
+
+  private Turn send(ImageOnBench image) {
+    return new Turn(
+        new Doing("send", image.image().id()),
+        () -> new SendHand(bench, image, () -> layOver(ways(image))));
+  }
+
+  private Optional<Turn> locking(ImageOnBench image) {
+    return image
+        .stop()
+        .flatMap(problem ->
+            StopHand.of(
+                new Caution(
+                    "lock:" + image.image().id(), seat.say(problem.phrase()), Caution.Level.STOP),
+                seat,
+                open,
+                seat.say("load.kicker"),
+                seat.say("load.title", image.image().title()),
+                () -> bench.street(Optional.of(image), 0)));
   }
 
   private WaysHand ways(ImageOnBench image) {

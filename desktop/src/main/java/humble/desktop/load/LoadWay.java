@@ -117,11 +117,12 @@ sealed interface LoadWay {
               : new Loading.Way.Pages(new LineLink(line, ANSWER_MS), target),
           progress,
           calledOff);
+      // What fails while it is being sent ends the sending: here the port never opened.
     } catch (LineTrouble e) {
-      return new Loading.Outcome.Failed(e.phrase(), 0, ChipLeft.UNKNOWN);
+      return new Loading.Outcome.Failed(e.phrase(), 0, ChipLeft.AS_IT_WAS);
     } catch (IOException e) {
       return new Loading.Outcome.Failed(
-          Phrase.of("link.broken", String.valueOf(e.getMessage())), 0, ChipLeft.UNKNOWN);
+          Phrase.of("link.broken", String.valueOf(e.getMessage())), 0, ChipLeft.AS_IT_WAS);
     }
   }
 

@@ -4,6 +4,7 @@ import humble.bench.line.Loading;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.firmware.ProgramImage;
+import humble.core.kit.Caution;
 import humble.core.kit.Firmware;
 import humble.core.kit.Loose;
 import humble.desktop.session.Errand;
@@ -43,6 +44,9 @@ final class SendHand extends LoadHand {
       image.damage().stream().limit(5).forEach(line -> card.row(Standing.TO_DO, line));
       return card.notYet(say("load.cannot"));
     }
+    open.kit().cautions().stream()
+        .filter(caution -> caution.at().equals(image.image().id()))
+        .forEach(caution -> card.caution(caution.level() != Caution.Level.CARE, caution.text()));
     card.how(say("load.how", image.image().file(), program.length(), target.ref()));
     if (!open.onBoard().contains(target.ref())) {
       switch (image.image().moment()) {

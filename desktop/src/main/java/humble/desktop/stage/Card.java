@@ -75,6 +75,26 @@ public record Card(
         keys);
   }
 
+  /** Gives this card with a caution, unless it has one of its own already. */
+  public Card withCaution(Warning also) {
+    return caution.isPresent()
+        ? this
+        : new Card(
+            kicker,
+            title,
+            how,
+            field,
+            verdict,
+            Optional.of(also),
+            rows,
+            why,
+            takes,
+            go,
+            goEnabled,
+            enter,
+            keys);
+  }
+
   /** Gives this card with another thing that Enter does, at once. */
   public Card withGo(String text, Runnable act) {
     return new Card(

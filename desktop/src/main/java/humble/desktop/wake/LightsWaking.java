@@ -16,6 +16,7 @@ import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +49,17 @@ final class LightsWaking extends WakeHand {
         : Optional.empty();
   }
 
+  /** What is cautioned of at one of its lights is cautioned of when all of them shine. */
+  @Override
+  protected List<String> concerns() {
+    List<String> names = new ArrayList<>(super.concerns());
+    matrix.lights().stream()
+        .map(Peripheral.Light::ref)
+        .filter(ref -> !ref.isEmpty())
+        .forEach(names::add);
+    return names;
+  }
+
   @Override
   public Card card() {
     return ran ? which() : first();
@@ -56,10 +68,6 @@ final class LightsWaking extends WakeHand {
   private Card first() {
     Card.Maker card = begun(say("wake.lights.title"));
     card.how(say("wake.lights.how", matrix.lights().size()));
-    open.kit().cautions().stream()
-        .filter(c -> matrix.lights().stream().anyMatch(l -> l.ref().equals(c.at())))
-        .findFirst()
-        .ifPresent(c -> card.caution(false, c.text()));
     return begins(card, "wake.lights.run", "wake.lights.own", this::run);
   }
 

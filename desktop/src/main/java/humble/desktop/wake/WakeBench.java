@@ -88,9 +88,10 @@ record WakeBench(Seat seat, OpenBuild open) {
     return open.build().awake().contains(id) || open.build().gateOpen(id);
   }
 
-  /** Tells whether the programs are in, where the kit has any. */
+  /** Tells whether every program is in that the kit has: one that tried a part is not the last. */
   boolean loaded() {
-    return !open.build().loaded().isEmpty() || open.kit().firmware().images().isEmpty();
+    return open.kit().firmware().images().stream()
+        .allMatch(image -> open.build().loaded().containsKey(image.id()));
   }
 
   /**
@@ -175,7 +176,7 @@ record WakeBench(Seat seat, OpenBuild open) {
               "program",
               seat.say("wake.node.program"),
               List.of("power"),
-              open.build().loaded().isEmpty() ? "todo" : "done"));
+              loaded() ? "done" : "todo"));
     }
     String now = current().map(Peripheral::id).orElse("");
     for (Peripheral peripheral : open.kit().peripherals()) {

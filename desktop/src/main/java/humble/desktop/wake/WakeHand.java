@@ -1,6 +1,7 @@
 package humble.desktop.wake;
 
 import humble.core.build.BuildEvent;
+import humble.core.kit.Caution;
 import humble.core.kit.Peripheral;
 import humble.core.mend.TwoFaults;
 import humble.core.wake.LightSuspect;
@@ -34,8 +35,19 @@ abstract class WakeHand extends Hand {
   /** Begins a card with which peripheral it is of how many. */
   protected final Card.Maker begun(String title) {
     List<Peripheral> all = open.kit().peripherals();
-    return seat.card(
-        say("wake.kicker", peripheral.id(), all.indexOf(peripheral) + 1, all.size()), title);
+    Card.Maker card =
+        seat.card(
+            say("wake.kicker", peripheral.id(), all.indexOf(peripheral) + 1, all.size()), title);
+    // An acknowledged stop stays in sight.
+    open.kit().cautions().stream()
+        .filter(caution -> concerns().contains(caution.at()))
+        .forEach(caution -> card.caution(caution.level() != Caution.Level.CARE, caution.text()));
+    return card;
+  }
+
+  /** Gives the names at which a caution belongs to this test. */
+  protected List<String> concerns() {
+    return List.of(peripheral.id());
   }
 
   /** Ends the card before the test: Enter runs it, unless it runs already. */

@@ -1,13 +1,18 @@
 package humble.desktop.wake;
 
+import humble.core.kit.Caution;
 import humble.core.kit.Peripheral;
+import humble.desktop.draw.Mat;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.StageTask;
+import humble.desktop.hand.StopHand;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** Wakes the board, peripheral by peripheral. */
 public final class WakeStage extends HandStage {
@@ -37,6 +42,22 @@ public final class WakeStage extends HandStage {
   }
 
   private Turn turn(Peripheral peripheral) {
-    return new Turn(peripheral, () -> Waking.of(bench, peripheral));
+    String kicker = seat.say("wake.kicker.first");
+    String title = new TestWords(seat, peripheral).title();
+    Supplier<Mat> picture = () -> bench.mat(Optional.empty());
+    return StopHand.before(List.of(peripheral.id()), seat, bench.open(), kicker, title, picture)
+        .or(() ->
+            transmitting(peripheral)
+                .flatMap(stop -> StopHand.of(stop, seat, bench.open(), kicker, title, picture)))
+        .orElseGet(() -> new Turn(peripheral, () -> Waking.of(bench, peripheral)));
+  }
+
+  /** What transmits is stopped at whether its author thought of it or not. */
+  private Optional<Caution> transmitting(Peripheral peripheral) {
+    return peripheral instanceof Peripheral.Radio
+        ? Optional.of(
+            new Caution(
+                "transmit:" + peripheral.id(), seat.say("wake.radio.stop"), Caution.Level.STOP))
+        : Optional.empty();
   }
 }

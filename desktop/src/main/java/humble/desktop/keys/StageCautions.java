@@ -1,0 +1,42 @@
+package humble.desktop.keys;
+
+import humble.core.build.BuildEvent;
+import humble.core.kit.Caution;
+import humble.core.words.Words;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a kit cautions of at a whole stage: it stands on every card of it that has no caution of its
+ * own, and one that says stop comes before anything else.
+ */
+final class StageCautions {
+  private StageCautions() {}
+
+  static Card on(Card card, StageId stage, OpenBuild open, Words words) {
+    String name = stage.name().toLowerCase(Locale.ROOT);
+    return open.stopBefore(List.of(name))
+        .map(stop ->
+            new Card.Maker(words.say(stage.key()), words.say(stage.key()))
+                .how(words.say("caution.stop.how"))
+                .caution(true, stop.text())
+                .go(
+                    words.say("caution.stop.go"),
+                    () -> open.act(new BuildEvent.Acknowledged(stop.at()))))
+        .orElseGet(() -> withCare(card, name, open));
+  }
+
+  private static Card withCare(Card card, String name, OpenBuild open) {
+    return open.kit().cautions().stream()
+        .filter(caution -> caution.at().equals(name))
+        .filter(caution -> caution.level() != Caution.Level.STOP)
+        .findFirst()
+        .map(caution ->
+            card.withCaution(
+                new Card.Warning(caution.level() != Caution.Level.CARE, caution.text())))
+        .orElse(card);
+  }
+}
