@@ -122,6 +122,16 @@ class WakeCommandsTest {
                 + "\"addresses\":[\"0x99\"]}]}");
     Ran ran = Ran.run("check", kit.toString());
     assertThat(ran.status()).isEqualTo(1);
+    Path said =
+        kit(
+            "{\"id\":\"b\",\"kind\":\"other\",\"set\":{\"S99\":\"up\"},\"otherwise\":[{\"seen\":\"x\",\"means\":["
+                + "\"open:R1.1\",\"open:R77.1\",\"broken:R1\",\"kit:sleepy-bank\"]}]}");
+    assertThat(Ran.run("check", said.toString()).out())
+        .contains("no part 'S99'")
+        .contains("'open:R77.1' is no fault")
+        .contains("'broken:R1' is no fault")
+        .doesNotContain("'open:R1.1'")
+        .doesNotContain("'kit:sleepy-bank'");
     assertThat(ran.out())
         .contains("'NOWHERE' is no net")
         .contains("no part 'U77'")

@@ -163,6 +163,9 @@ class WakeTest {
     assertThat(card(bench).how()).contains("The resistor is loose.");
     assertThat(card(bench).rows()).extracting(Card.Row::text).contains("joint open at R6.1");
     bench.press(KeyCode.NUMPAD1);
+    assertThat(journal(bench).awake()).as("tried again").isEmpty();
+    assertThat(card(bench).title()).isEqualTo("The little bell");
+    enter(bench);
     assertThat(journal(bench).awake()).containsExactly("bell");
   }
 
@@ -172,7 +175,7 @@ class WakeTest {
     bench.press(KeyCode.NUMPAD1);
     assertThat(card(bench).title()).isEqualTo("What does it do?");
     assertThat(card(bench).goEnabled()).isFalse();
-    bench.press(KeyCode.NUMPAD2);
+    bench.press(KeyCode.NUMPAD3);
     assertThat(journal(bench).facts("bell")).containsEntry("seen", "hums");
     assertThat(card(bench).title()).isEqualTo("The little bell: it hums");
     bench.press(KeyCode.DECIMAL);
@@ -284,5 +287,67 @@ class WakeTest {
     assertThat(journal(bench).loaded()).containsOnlyKeys("hello");
     bench.press(KeyCode.F8);
     assertThat(card(bench).title()).isEqualTo("Load the program first");
+  }
+
+  /** What an author says counts for every kind, those with a hand of their own too. */
+  @Test
+  void theAuthorsWordsHoldForKindsWithAHandOfTheirOwn() throws Exception {
+    BareKeys bench =
+        waking(
+            kit(
+                "tidepool",
+                KEYS.replace(
+                    "\"kind\":\"buttons\",",
+                    "\"kind\":\"buttons\",\"title\":\"Twelve keys\",\"normal\":[\"the first press is slow\"],"
+                        + "\"otherwise\":[{\"seen\":\"all at once\",\"means\":[\"open:R11.2\"],"
+                        + "\"say\":\"A column floats.\"}],")),
+            "");
+    assertThat(card(bench).title()).isEqualTo("Twelve keys");
+    assertThat(card(bench).how().toString()).contains("the first press is slow");
+    bench.press(KeyCode.ADD);
+    assertThat(card(bench).rows().getFirst().text()).isEqualTo("1  all at once");
+    assertThat(card(bench).rows().get(1).text()).isEqualTo("2  one is dead");
+    bench.press(KeyCode.NUMPAD1);
+    assertThat(card(bench).title()).isEqualTo("Twelve keys: all at once");
+    assertThat(card(bench).how()).contains("A column floats.");
+    assertThat(card(bench).rows().getFirst().text()).isEqualTo("joint open at R11.2");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+
+  /** A bus is answered by digits alone; what is not planned is typed. */
+  @Test
+  void whatAnswersOnABusIsToldByDigits() throws Exception {
+    String bus =
+        "{\"id\":\"bus\",\"kind\":\"i2c\",\"volts\":3.3,\"sda\":\"SX\",\"scl\":\"SY\",\"devices\":["
+            + "{\"ref\":\"DISP1\",\"addresses\":[\"0x3c\"]},{\"ref\":\"U1\",\"addresses\":[\"0x20\"]}]}";
+    BareKeys bench = waking(kit("tidepool", bus), "");
+    build(bench).practiceOn(false);
+    enter(bench);
+    assertThat(card(bench).title()).isEqualTo("Which of them answered?");
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("DISP1, U1");
+    bench.press(KeyCode.NUMPAD1);
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(card(bench).go()).isEqualTo("It does, next");
+    bench.press(KeyCode.NUMPAD0);
+    bench.keys().type("50");
+    enter(bench);
+    assertThat(card(bench).verdict().orElseThrow().good()).as("0x50 is not planned").isFalse();
+    enter(bench);
+    assertThat(journal(bench).facts("bus"))
+        .containsEntry("found", "0x20 0x3c 0x50")
+        .containsEntry("answer", "not");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+
+  @Test
+  void aClickMarksAKeyAsItsNumberDoes() throws Exception {
+    BareKeys bench = waking(kit("tidepool", KEYS), "");
+    build(bench).practiceOn(false);
+    enter(bench);
+    bench.keys().pick("part:S4");
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("3");
+    bench.press(KeyCode.NUMPAD3);
+    bench.press(KeyCode.ENTER);
+    assertThat(card(bench).verdict()).isEmpty();
   }
 }

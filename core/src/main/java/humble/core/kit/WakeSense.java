@@ -7,6 +7,20 @@ import java.util.Set;
 
 /** What the peripherals of a kit name that is not there, or that could not be tested so. */
 final class WakeSense {
+  private static final Set<String> FAULTS =
+      Set.of(
+          "open",
+          "cold",
+          "short",
+          "reversed",
+          "swapped",
+          "value",
+          "missing",
+          "dead",
+          "blank",
+          "stuck",
+          "kit");
+
   private final Parts parts;
   private final List<Finding> findings = new ArrayList<>();
   private String at = "";
@@ -68,13 +82,40 @@ final class WakeSense {
     refs("devices", bus.devices().stream().map(Peripheral.BusDevice::ref).toList());
   }
 
-  /** What is set before has to be there; what it means may name what the circuit cannot. */
+  /** What is set before has to be there, and what it means has to name what is there. */
   private void says(Says says) {
+    for (Says.Otherwise other : says.otherwise()) {
+      for (String fault : other.means()) {
+        if (!isFault(fault)) {
+          findings.add(
+              Finding.warning(
+                  at + "/otherwise",
+                  "'" + fault + "' is no fault of this kit: it is shown as it is written."));
+        }
+      }
+    }
     for (String ref : says.set().keySet()) {
       if (parts.part(ref).isEmpty()) {
         error("set", "There is no part '" + ref + "'.");
       }
     }
+  }
+
+  /** A fault as commands take it, with parts of this kit; or one that the kit itself knows. */
+  private boolean isFault(String text) {
+    int colon = text.indexOf(':');
+    if (colon < 0 || !FAULTS.contains(text.substring(0, colon))) {
+      return false;
+    }
+    String of = text.substring(colon + 1).replaceFirst("=.*", "");
+    if (text.startsWith("kit:")) {
+      return parts.kit().faults().stream().anyMatch(fault -> fault.id().equals(of));
+    }
+    return java.util.Arrays.stream(of.split("-"))
+        .allMatch(each ->
+            parts.part(each).isPresent()
+                || PinRef.parse(each).flatMap(parts::canonical).isPresent()
+                || parts.kit().handwork().cables().stream().anyMatch(c -> c.id().equals(each)));
   }
 
   private void refs(String key, List<String> refs) {

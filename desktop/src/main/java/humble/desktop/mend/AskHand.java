@@ -1,11 +1,14 @@
 package humble.desktop.mend;
 
+import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
 import humble.core.mend.Trial;
 import humble.desktop.stage.Card;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Asks for one thing to be measured or looked at, and says what that is worth. */
 abstract class AskHand<M extends Measure> extends MendHand {
@@ -13,6 +16,8 @@ abstract class AskHand<M extends Measure> extends MendHand {
 
   protected final Search now;
   protected final M measure;
+  private Diagnosis.@Nullable Known ranked;
+  private Optional<Trial> best = Optional.empty();
 
   AskHand(Of of, Search now, M measure) {
     super(of);
@@ -44,7 +49,7 @@ abstract class AskHand<M extends Measure> extends MendHand {
                     String.format(Locale.ROOT, "%.1f", next.minutes()),
                     String.format(Locale.ROOT, "%.1f", next.gainBits()))));
     now.known()
-        .flatMap(known -> Trial.ranked(open.built(), known).stream().findFirst())
+        .flatMap(this::first)
         .filter(trial -> trial.act() != Trial.Act.MEASURE)
         .ifPresent(trial ->
             card.how(
@@ -53,6 +58,15 @@ abstract class AskHand<M extends Measure> extends MendHand {
                     trial.what(),
                     String.format(Locale.ROOT, "%.1f", trial.minutes()))));
     return card;
+  }
+
+  /** Ranked once for what is known: the card is drawn at every key. */
+  private Optional<Trial> first(Diagnosis.Known known) {
+    if (ranked != known) {
+      ranked = known;
+      best = Trial.ranked(open.built(), known).stream().findFirst();
+    }
+    return best;
   }
 
   /** Adds what was seen so far, and the keys. */

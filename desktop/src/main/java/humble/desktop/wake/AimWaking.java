@@ -18,14 +18,12 @@ import java.util.Optional;
  */
 final class AimWaking extends WakeHand {
   private final Peripheral.LightGate gate;
-  private final TestWords words;
   private final List<Double> read = new ArrayList<>();
   private double enough;
 
   private AimWaking(WakeBench bench, Peripheral.LightGate gate) {
     super(bench, gate);
     this.gate = gate;
-    this.words = new TestWords(bench.seat(), gate);
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
@@ -35,7 +33,7 @@ final class AimWaking extends WakeHand {
   }
 
   @Override
-  public Card card() {
+  protected Card test() {
     Card.Maker card = words.prepared(begun(words.title()));
     if (enough <= 0) {
       card.how(say("wake.aim.dark"));
@@ -54,7 +52,7 @@ final class AimWaking extends WakeHand {
       }
       card.key(Card.ESC, say("wake.read.anew"), this::anew);
     }
-    later(card);
+    beside(card);
     card.field(typed().text(), "", Takes.DIGITS);
     if (typed().isEmpty()) {
       return card.notYet(say("wake.read.type"));
@@ -83,19 +81,17 @@ final class AimWaking extends WakeHand {
   }
 
   private void write(Aim aim, boolean good) {
-    Map<String, String> facts =
-        Map.of(
-            "best",
-            aim.best().isPresent() ? read.get(aim.best().getAsInt()).toString() : "",
-            "answer",
-            good ? "does" : "not");
+    String best = aim.best().isPresent() ? read.get(aim.best().getAsInt()).toString() : "";
     anew();
-    if (good) {
-      open.act(saw(facts, false), woke());
-    } else {
-      open.act(saw(facts, false));
+    answered(Map.of("best", best), good, false);
+    if (!good) {
       mend();
     }
+  }
+
+  @Override
+  protected boolean mayBeUnmeasured() {
+    return true;
   }
 
   @Override

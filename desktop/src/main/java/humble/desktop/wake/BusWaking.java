@@ -17,19 +17,22 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
- * A bus of two wires: the addresses that answered are typed and held against the plan. Facts:
- * {@code found} and {@code answer}.
+ * A bus of two wires: each planned device has a digit that tells that it answered; what answered
+ * besides is typed. Fact {@code found}: the addresses that answered.
  */
 final class BusWaking extends WakeHand {
+  private static final int MOST_DIGITS = 9;
+
   private final Peripheral.Bus bus;
-  private final TestWords words;
   private final BusPlan plan;
+  private final Set<Integer> found = new TreeSet<>();
+  private boolean ran;
+  private boolean typing;
   private boolean practised;
 
   private BusWaking(WakeBench bench, Peripheral.Bus bus) {
     super(bench, bus);
     this.bus = bus;
-    this.words = new TestWords(bench.seat(), bus);
     this.plan = BusPlan.of(bus, OptionalDouble.empty());
   }
 
@@ -40,69 +43,35 @@ final class BusWaking extends WakeHand {
   }
 
   @Override
-  public Card card() {
+  protected Card test() {
+    return typing ? another() : ran ? which() : first();
+  }
+
+  private Card first() {
     Card.Maker card = words.prepared(begun(words.title())).how(say("wake.bus.how"));
-    Optional<Set<Integer>> found = found();
     plan.plan()
         .forEach(given ->
-            card.row(
-                found.filter(all -> all.contains(given.address())).isPresent()
-                    ? Standing.DONE
-                    : Standing.TO_DO,
-                say("wake.bus.device", given.ref(), hex(given.address()))));
+            card.row(Standing.TO_DO, say("wake.bus.device", given.ref(), hex(given.address()))));
     plan.clashes()
         .forEach(clash ->
             card.row(
                 Standing.TO_DO,
                 say("wake.bus.clash", hex(clash.address()), String.join(", ", clash.refs()))));
     card.why(seat.say(plan.pullup().advice()));
-    if (asking()) {
-      return card.notYet(say("wake.asking"));
+    beside(card);
+    if (!ails().isEmpty()) {
+      card.verdict(false, say("wake.bus.before", bench.facts(bus).getOrDefault("found", "")));
     }
-    card.field(typed().text(), "", Takes.TEXT).key(Card.ESC, say("mend.leave"), typed()::clear);
-    if (typed().isEmpty()) {
-      if (!ails().isEmpty()) {
-        card.verdict(false, say("wake.bus.before", bench.facts(bus).getOrDefault("found", "")));
-      } else if (!trouble().isEmpty()) {
-        card.verdict(false, trouble());
-      }
-      later(card);
-      return open.practiceOn()
-          ? card.go(say("wake.bus.run"), this::run)
-          : card.notYet(say("wake.bus.type"));
-    }
-    if (found.isEmpty()) {
-      card.verdict(false, say("wake.bus.unreadable"));
-      return card.notYet(say("wake.bus.type"));
-    }
-    return judged(card, found.get());
-  }
-
-  private Card judged(Card.Maker card, Set<Integer> found) {
-    List<BusPlan.Given> missing = plan.missing(found);
-    List<Integer> strays = plan.strays(found);
-    boolean good = missing.isEmpty() && strays.isEmpty() && plan.clashes().isEmpty();
-    if (practised) {
-      card.why(say("wake.simulated"));
-    }
-    if (!strays.isEmpty()) {
-      card.row(
-          Standing.TO_DO,
-          say(
-              "wake.bus.stray",
-              strays.stream().map(BusWaking::hex).collect(Collectors.joining(", "))));
-    }
-    card.verdict(
-        good,
-        good
-            ? say("wake.bus.all")
-            : say(
-                "wake.bus.missing",
-                missing.stream().map(BusPlan.Given::ref).collect(Collectors.joining(", "))));
-    return card.go(say(good ? "wake.does" : "wake.write"), () -> write(found, good));
+    return begins(card, "wake.bus.run", "wake.bus.own", this::run);
   }
 
   private void run() {
+    found.clear();
+    practised = false;
+    if (!open.practiceOn()) {
+      ran = true;
+      return;
+    }
     BoardState state = bench.powered().orElse(null);
     PracticeBench practice = open.practice();
     ask(
@@ -112,46 +81,91 @@ final class BusWaking extends WakeHand {
                 ? new WakeBench.Answer.Trouble<>(say("wake.no-state"))
                 : new WakeBench.Answer.Shown<>(practice.wake().answering(bus, plan.plan(), state)),
         shown -> {
+          found.addAll(shown);
           practised = true;
-          typed()
-              .show(
-                  shown.isEmpty()
-                      ? "0"
-                      : shown.stream().map(BusWaking::hex).collect(Collectors.joining(" ")));
+          ran = true;
         });
   }
 
-  /** Addresses in hexadecimal, apart by blanks or commas; a single 0 is that none answered. */
-  private Optional<Set<Integer>> found() {
-    String text = typed().text().strip().toLowerCase(Locale.ROOT);
-    Set<Integer> found = new TreeSet<>();
-    if (text.equals("0")) {
-      return Optional.of(found);
-    }
-    for (String word : text.split("[\\s,;]+")) {
-      if (!word.matches("(0x)?[0-7]?[0-9a-f]")) {
-        return Optional.empty();
+  private Card which() {
+    Card.Maker card = begun(say("wake.bus.which")).how(say("wake.bus.which.how"));
+    for (int i = 0; i < plan.plan().size(); i++) {
+      BusPlan.Given given = plan.plan().get(i);
+      Standing standing = found.contains(given.address()) ? Standing.DONE : Standing.TO_DO;
+      String text = say("wake.bus.device", given.ref(), hex(given.address()));
+      if (i < MOST_DIGITS) {
+        card.choice(
+            i + 1, standing, say("mend.choice", i + 1, text), () -> toggle(given.address()));
+      } else {
+        card.row(standing, text);
       }
-      found.add(Integer.parseInt(word.replaceFirst("0x", ""), 16));
     }
-    return Optional.of(found);
+    List<Integer> strays = plan.strays(found);
+    if (!strays.isEmpty()) {
+      card.row(Standing.DEVIATED, say("wake.bus.stray", hex(strays)));
+    }
+    card.key('0', say("wake.bus.another"), () -> typing = true);
+    if (practised) {
+      card.why(say("wake.simulated"));
+    }
+    List<BusPlan.Given> missing = plan.missing(found);
+    boolean good = missing.isEmpty() && strays.isEmpty() && plan.clashes().isEmpty();
+    card.verdict(
+        good,
+        good
+            ? say("wake.bus.all")
+            : missing.isEmpty()
+                ? say("wake.bus.not-planned")
+                : say(
+                    "wake.bus.missing",
+                    missing.stream().map(BusPlan.Given::ref).collect(Collectors.joining(", "))));
+    return card.go(say(good ? "wake.does" : "wake.write"), () -> write(good));
   }
 
-  private void write(Set<Integer> found, boolean good) {
-    Map<String, String> facts =
-        Map.of(
-            "found",
-            found.stream().map(BusWaking::hex).collect(Collectors.joining(" ")),
-            "answer",
-            good ? "does" : "not");
-    boolean practice = practised;
-    practised = false;
-    typed().clear();
-    if (good) {
-      open.act(saw(facts, practice), woke());
-    } else {
-      open.act(saw(facts, practice));
+  private void toggle(int address) {
+    if (!found.remove(address)) {
+      found.add(address);
     }
+  }
+
+  /** An address that is not planned: it has letters, so it is typed on the main block. */
+  private Card another() {
+    Card.Maker card =
+        begun(say("wake.bus.another"))
+            .how(say("wake.bus.another.how"))
+            .field(typed().text(), "", Takes.TEXT)
+            .key(Card.ESC, say("mend.leave"), this::leaveTyping)
+            .silent(Card.BACK, () -> {});
+    String text = typed().text().strip().toLowerCase(Locale.ROOT);
+    if (text.isEmpty()) {
+      return card.notYet(say("wake.bus.another.type"));
+    }
+    if (!text.matches("(0x)?[0-7]?[0-9a-f]")) {
+      return card.verdict(false, say("wake.bus.unreadable")).notYet(say("wake.bus.another.type"));
+    }
+    int address = Integer.parseInt(text.replaceFirst("0x", ""), 16);
+    return card.go(
+        say("wake.bus.another.go", hex(address)),
+        () -> {
+          found.add(address);
+          leaveTyping();
+        });
+  }
+
+  private void leaveTyping() {
+    typing = false;
+    typed().clear();
+  }
+
+  private void write(boolean good) {
+    String all = hex(List.copyOf(found));
+    boolean practice = practised;
+    ran = false;
+    answered(Map.of("found", all), good, practice);
+  }
+
+  private static String hex(List<Integer> addresses) {
+    return addresses.stream().map(BusWaking::hex).collect(Collectors.joining(" "));
   }
 
   private static String hex(int address) {

@@ -25,14 +25,12 @@ final class ChainWaking extends WakeHand {
   private static final int MOST_SUSPECTS = 3;
 
   private final Peripheral.Chain chain;
-  private final TestWords words;
   private boolean ran;
   private SimulatedWake.@Nullable ChainShows simulated;
 
   private ChainWaking(WakeBench bench, Peripheral.Chain chain) {
     super(bench, chain);
     this.chain = chain;
-    this.words = new TestWords(bench.seat(), chain);
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
@@ -47,19 +45,19 @@ final class ChainWaking extends WakeHand {
   }
 
   @Override
-  public Card card() {
+  protected Card test() {
     return ran ? which() : first();
   }
 
   private Card first() {
     Card.Maker card = words.prepared(begun(words.title()));
-    card.how(say("wake.chain.how", chain.count(), order()));
+    card.how(say("wake.chain.how", chain.count(), chain.order()));
     card.why(
         say(
             "wake.chain.ma",
             Math.round(new LightChain(chain.count()).ma(chain.maFull(), 1)),
             Math.round(new LightChain(chain.count()).ma(chain.maFull(), 0.1))));
-    later(card);
+    beside(card);
     if (!ails().isEmpty()) {
       card.verdict(false, say("wake.chain.from", before()));
       suspects(before()).forEach(s -> card.row(Standing.TO_DO, suspected(s)));
@@ -67,10 +65,6 @@ final class ChainWaking extends WakeHand {
       return card.go(say("wake.mend"), this::mend);
     }
     return begins(card, "wake.chain.run", "wake.chain.own", this::run);
-  }
-
-  private String order() {
-    return chain.order();
   }
 
   private List<LightSuspect> suspects(int darkFrom) {
@@ -112,7 +106,7 @@ final class ChainWaking extends WakeHand {
         || Integer.parseInt(typed().text()) < 1
         || Integer.parseInt(typed().text()) > chain.count()) {
       card.verdict(false, say("wake.lights.no-such", chain.count()));
-      return card.notYet(say("wake.lights.number"));
+      return card.notYet(say("wake.number"));
     }
     int from = Integer.parseInt(typed().text());
     suspects(from).forEach(s -> card.row(Standing.TO_DO, suspected(s)));
@@ -120,15 +114,9 @@ final class ChainWaking extends WakeHand {
   }
 
   private void write(int from) {
-    Map<String, String> facts =
-        Map.of("dark-from", Integer.toString(from), "answer", from == 0 ? "does" : "not");
     typed().clear();
-    if (from == 0) {
-      open.act(saw(facts, simulated != null), woke());
-    } else {
-      open.act(saw(facts, simulated != null));
-    }
     ran = false;
+    answered(Map.of("dark-from", Integer.toString(from)), from == 0, simulated != null);
   }
 
   @Override
@@ -143,8 +131,8 @@ final class ChainWaking extends WakeHand {
                   .boxed()
                   .collect(java.util.stream.Collectors.toSet());
       return Optional.of(
-          TestPicture.of(
-              open, chain, chain.refs(), marked, say("wake.chain.legend"), seat.words()));
+          TestPicture.of(open, chain, seat.words())
+              .numbered(chain.refs(), marked, Set.of(), say("wake.chain.legend")));
     }
     return Optional.of(new Strip(chain.count(), dark));
   }

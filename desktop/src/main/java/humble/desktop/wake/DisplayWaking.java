@@ -10,6 +10,7 @@ import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.Card;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -35,12 +36,14 @@ final class DisplayWaking extends WakeHand {
   }
 
   @Override
-  public Card card() {
+  protected Card test() {
     return ran ? which() : first();
   }
 
   private Card first() {
-    Card.Maker card = begun(say("wake.display.title")).how(say("wake.display.how"));
+    Card.Maker card = words.prepared(begun(say("wake.display.title")));
+    card.how(say("wake.display.how"));
+    beside(card);
     return begins(card, "wake.display.run", "wake.display.own", this::run);
   }
 
@@ -75,6 +78,7 @@ final class DisplayWaking extends WakeHand {
 
   private Card which() {
     Card.Maker card = begun(say("wake.display.which")).how(say("wake.display.which.how"));
+    card.key('+', say("wake.else"), this::elsewise);
     Pose present = setting().pose();
     card.why(say("wake.display.present", present.rotateDeg(), mirrored(present)));
     for (int i = 1; !asking() && i <= Pose.all().size(); i++) {
@@ -101,7 +105,7 @@ final class DisplayWaking extends WakeHand {
         ? card.notYet(say("wake.display.pick"))
         : card.go(
             say(picked == 1 ? "wake.display.awake" : "wake.display.send"),
-            picked == 1 ? () -> open.act(woke()) : this::send);
+            picked == 1 ? () -> answered(Map.of(), true, open.practiceOn()) : this::send);
   }
 
   private void send() {

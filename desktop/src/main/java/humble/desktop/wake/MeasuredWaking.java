@@ -20,14 +20,12 @@ import java.util.stream.Collectors;
  */
 final class MeasuredWaking extends WakeHand {
   private final Readings test;
-  private final TestWords words;
   private final List<Double> read = new ArrayList<>();
   private boolean practised;
 
   private MeasuredWaking(WakeBench bench, Peripheral peripheral, Readings test) {
     super(bench, peripheral);
     this.test = test;
-    this.words = new TestWords(bench.seat(), peripheral);
   }
 
   static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
@@ -35,7 +33,7 @@ final class MeasuredWaking extends WakeHand {
   }
 
   @Override
-  public Card card() {
+  protected Card test() {
     return read.size() < test.asked().size() ? asks() : judged();
   }
 
@@ -60,10 +58,7 @@ final class MeasuredWaking extends WakeHand {
     }
     card.field(typed().text(), now.unit(), now.signed() ? Takes.SIGNED : Takes.DIGITS);
     if (read.isEmpty()) {
-      later(card);
-      if (typed().isEmpty()) {
-        card.key('+', say("wake.read.unmeasured"), this::unmeasured);
-      }
+      beside(card);
     } else {
       card.key(Card.ESC, say("wake.read.anew"), read::clear);
     }
@@ -87,9 +82,10 @@ final class MeasuredWaking extends WakeHand {
     };
   }
 
-  /** It does what it should for eye and ear; nothing was measured, and the book says so. */
-  private void unmeasured() {
-    open.act(saw(Map.of("read", "", "answer", "does"), false), woke());
+  /** It may do what it should for eye and ear alone; the book then has no reading. */
+  @Override
+  protected boolean mayBeUnmeasured() {
+    return true;
   }
 
   private void take(QuantityText.Read number) {
@@ -129,20 +125,11 @@ final class MeasuredWaking extends WakeHand {
   }
 
   private void write(boolean good) {
-    Map<String, String> facts =
-        Map.of(
-            "read",
-            read.stream().map(MeasuredWaking::shown).collect(Collectors.joining(" ")),
-            "answer",
-            good ? "does" : "not");
+    String all = read.stream().map(MeasuredWaking::shown).collect(Collectors.joining(" "));
     boolean practice = practised;
     read.clear();
     practised = false;
-    if (good) {
-      open.act(saw(facts, practice), woke());
-    } else {
-      open.act(saw(facts, practice));
-    }
+    answered(Map.of("read", all), good, practice);
   }
 
   @Override

@@ -26,32 +26,17 @@ record TestPicture(
     Set<String> tried,
     List<String> numbered,
     Set<Integer> marked,
+    Set<Integer> shining,
     Map<String, String> set,
     String legend,
     Words words)
     implements Waking.Picture {
   private static final int MOST_SET = 5;
+  private static final int A_ROW = 6;
 
-  /** Gives the picture of a test by looking. */
+  /** Gives the picture of a test. */
   static TestPicture of(OpenBuild open, Peripheral peripheral, Words words) {
-    return of(open, peripheral, List.of(), Set.of(), "", words);
-  }
-
-  /**
-   * Gives the picture of a test.
-   *
-   * @param numbered parts that bear the numbers from 1
-   * @param marked numbers that were marked
-   * @param legend what the picture shows, below it
-   */
-  static TestPicture of(
-      OpenBuild open,
-      Peripheral peripheral,
-      List<String> numbered,
-      Set<Integer> marked,
-      String legend,
-      Words words) {
-    Set<String> tried = new LinkedHashSet<>(numbered);
+    Set<String> tried = new LinkedHashSet<>();
     tried.add(peripheral.part());
     if (peripheral instanceof Peripheral.Tried each) {
       tried.addAll(each.refs());
@@ -62,20 +47,39 @@ record TestPicture(
     if (peripheral instanceof Peripheral.LightGate gate) {
       tried.add(gate.lamp());
     }
+    tried.remove("");
     return new TestPicture(
         open.built(),
         open.onBoard(),
         tried,
-        numbered,
-        marked,
+        List.of(),
+        Set.of(),
+        Set.of(),
         peripheral.says().set(),
-        legend,
+        "",
         words);
+  }
+
+  /**
+   * Gives it with numbered parts, which answer to clicks.
+   *
+   * @param refs parts that bear the numbers from 1
+   * @param failed numbers that were marked
+   * @param bright numbers that shine
+   * @param below what the picture shows, in words
+   */
+  TestPicture numbered(List<String> refs, Set<Integer> failed, Set<Integer> bright, String below) {
+    Set<String> all = new LinkedHashSet<>(refs);
+    all.remove("");
+    return new TestPicture(parts, fitted, all, refs, failed, bright, set, below, words);
   }
 
   @Override
   public void paint(Pen pen, double x, double y, double w, double h) {
     double side = set.isEmpty() ? 0 : 150;
+    if (parts.kit().boards().isEmpty()) {
+      unplaced(pen, x, y, w - side);
+    }
     board()
         .ifPresent(board -> {
           Side face = face(board);
@@ -87,7 +91,10 @@ record TestPicture(
                   y,
                   w - side,
                   h - (legend.isEmpty() ? 0 : 24));
-          picture.paint(pen, fitted, tried, Set.of());
+          picture.paint(pen, fitted, numbered.isEmpty() ? tried : Set.of(), Set.of());
+          if (!numbered.isEmpty()) {
+            picture.partSpots(pen, Set.of());
+          }
           for (int i = 0; i < numbered.size(); i++) {
             int number = i + 1;
             placed(numbered.get(i), board)
@@ -100,6 +107,22 @@ record TestPicture(
         });
     settings(pen, x + w - side + 10, y, side - 10);
     pen.text(legend, x + (w - side) / 2, y + h - 6, 15, Token.INK_SOFT, Pen.Hang.MIDDLE);
+  }
+
+  /** A kit without a board has names all the same. */
+  private void unplaced(Pen pen, double x, double y, double w) {
+    int column = 0;
+    for (String ref : tried) {
+      pen.tag(
+          ref,
+          x + 60 + column % A_ROW * (w - 120) / (A_ROW - 1),
+          y + 40 + column / A_ROW * 44.0,
+          18,
+          Token.INK,
+          Token.FLUX_PALE,
+          Pen.Hang.MIDDLE);
+      column++;
+    }
   }
 
   private Optional<Board> board() {
@@ -126,10 +149,15 @@ record TestPicture(
 
   private void number(Pen pen, int number, double[] at) {
     boolean dead = marked.contains(number);
+    boolean bright = shining.contains(number);
+    if (bright) {
+      pen.glow(at[0], at[1], 24, Token.FLUX);
+    }
     if (dead) {
       pen.diamond(at[0], at[1], 19, Token.ALARM);
     } else {
-      pen.disc(at[0], at[1], 13, Token.CARD, Token.INK, 1.5);
+      pen.disc(
+          at[0], at[1], 14, bright ? Token.FLUX_PALE : Token.CARD, Token.INK, bright ? 2.5 : 1.5);
     }
     pen.bold(
         Integer.toString(number),

@@ -46,11 +46,10 @@ record TestWords(Seat seat, Peripheral peripheral) {
       card.how(usual("do"));
     }
     card.how(seat.say("wake.expect", expect()));
-    says().normal().forEach(odd -> card.how(seat.say("wake.normal", odd)));
     return card;
   }
 
-  /** Puts on the card what is set and needed before. */
+  /** Puts on the card what is set and needed before, and what odd things are normal. */
   Card.Maker prepared(Card.Maker card) {
     if (!says().needs().isEmpty()) {
       card.how(seat.say("wake.needs", String.join(", ", says().needs())));
@@ -66,6 +65,7 @@ record TestWords(Seat seat, Peripheral peripheral) {
                   .map(each -> seat.say("wake.set.one", each.getKey(), each.getValue()))
                   .collect(Collectors.joining(", "))));
     }
+    says().normal().forEach(odd -> card.how(seat.say("wake.normal", odd)));
     return card;
   }
 }

@@ -3,6 +3,7 @@ package humble.desktop.wake;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Caution;
 import humble.core.kit.Peripheral;
+import humble.core.kit.Says;
 import humble.core.mend.TwoFaults;
 import humble.core.wake.LightSuspect;
 import humble.desktop.draw.Mat;
@@ -10,6 +11,8 @@ import humble.desktop.hand.Hand;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,11 +20,22 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
-/** Wakes one peripheral: asks the board to run a test, then asks what is seen. */
+/**
+ * Wakes one peripheral: what to set before, what to do, what should be seen, and three answers: it
+ * does, it does not, it does something else. How it is tried is its kind's; what else it does, in
+ * the author's words or in those that people have for its kind, is asked the same way everywhere.
+ *
+ * <p>Facts of all kinds: {@code answer} (does, not, other), {@code seen} (what was seen instead),
+ * {@code later}.
+ */
 abstract class WakeHand extends Hand {
+  private static final int MOST_CHOICES = 9;
+
   protected final WakeBench bench;
   protected final OpenBuild open;
+  protected final TestWords words;
   private final Peripheral peripheral;
+  private boolean elsewise;
   private @Nullable Errand<?> asking;
   private String trouble = "";
 
@@ -30,6 +44,105 @@ abstract class WakeHand extends Hand {
     this.bench = bench;
     this.open = bench.open();
     this.peripheral = peripheral;
+    this.words = new TestWords(bench.seat(), peripheral);
+  }
+
+  /** Gives the card of the test itself. */
+  protected abstract Card test();
+
+  @Override
+  public final Card card() {
+    if (!ails().isEmpty() && !seen().isEmpty()) {
+      elsewise = false;
+      return ailing();
+    }
+    return elsewise ? otherwise() : test();
+  }
+
+  private String seen() {
+    return bench.facts(peripheral).getOrDefault("seen", "");
+  }
+
+  /** Asks what it does instead. */
+  protected final void elsewise() {
+    elsewise = true;
+  }
+
+  /** Adds the keys that hold at the beginning of every test. */
+  protected final void beside(Card.Maker card) {
+    card.key('+', say("wake.else"), this::elsewise);
+    later(card);
+  }
+
+  /** Tells whether it may be called awake although nothing was measured. */
+  protected boolean mayBeUnmeasured() {
+    return false;
+  }
+
+  /** What the author says may be seen, then the words that people have for it. */
+  private Card otherwise() {
+    Card.Maker card = begun(say("wake.which")).how(say("wake.which.how"));
+    int number = 1;
+    for (Says.Otherwise other : peripheral.says().otherwise()) {
+      number = choice(card, number, other.seen(), "other", other.seen());
+    }
+    for (String code : words.odd()) {
+      number = choice(card, number, say("wake.odd." + code), "not", code);
+    }
+    card.key(Card.ESC, say("mend.leave"), () -> elsewise = false);
+    return mayBeUnmeasured()
+        ? card.go(say("wake.read.unmeasured"), () -> answered(Map.of(), true, false))
+        : card.notYet(say("wake.which.press"));
+  }
+
+  private int choice(Card.Maker card, int number, String text, String answer, String seen) {
+    if (number <= MOST_CHOICES) {
+      card.choice(
+          number, Standing.TO_DO, say("mend.choice", number, text), () -> odd(answer, seen));
+    }
+    return number + 1;
+  }
+
+  /** Writes down that it does something else. */
+  protected final void odd(String answer, String seen) {
+    open.act(saw(Map.of("answer", answer, "seen", seen), false));
+  }
+
+  private Card ailing() {
+    String seen = seen();
+    String told = words.odd().contains(seen) ? say("wake.odd." + seen) : seen;
+    Card.Maker card = begun(say("wake.ails", words.title(), told));
+    peripheral.says().otherwise().stream()
+        .filter(other -> other.seen().equals(seen))
+        .findFirst()
+        .ifPresentOrElse(
+            other -> {
+              if (!other.say().isEmpty()) {
+                card.how(other.say());
+              }
+              other.means().forEach(fault -> card.row(Standing.TO_DO, faultName(fault)));
+            },
+            () -> card.how(say("wake.ails.how")));
+    card.choice(1, Standing.TO_DO, say("mend.choice", 1, say("wake.again")), this::again);
+    later(card);
+    return card.go(say("wake.mend"), this::mend);
+  }
+
+  /** Tries it once more: what was seen before counts no longer. */
+  private void again() {
+    open.act(saw(Map.of("answer", "", "seen", ""), false));
+  }
+
+  /** Writes down how a test ended; what was seen instead before counts no longer. */
+  protected final void answered(Map<String, String> facts, boolean does, boolean practice) {
+    Map<String, String> all = new HashMap<>(facts);
+    all.put("answer", does ? "does" : "not");
+    all.put("seen", "");
+    if (does) {
+      open.act(saw(all, practice), woke());
+    } else {
+      open.act(saw(all, practice));
+    }
   }
 
   /** Begins a card with which peripheral it is of how many. */
@@ -114,7 +227,7 @@ abstract class WakeHand extends Hand {
   }
 
   /** Adds the key that leaves it for now, where something else may wake. */
-  protected final void later(Card.Maker card) {
+  private void later(Card.Maker card) {
     if (bench.others(peripheral)) {
       card.key('.', say("wake.later"), () -> open.act(saw(Map.of("later", "yes"), false)));
     }
@@ -137,7 +250,7 @@ abstract class WakeHand extends Hand {
     }
     int colon = fault.indexOf(':');
     String kind = colon < 0 ? fault : fault.substring(0, colon);
-    return FAULTS.contains(kind)
+    return seat.words().knows("wake.fault." + kind)
         ? say("wake.fault." + kind, colon < 0 ? "" : subject(fault.substring(colon + 1)))
         : fault;
   }
@@ -146,25 +259,6 @@ abstract class WakeHand extends Hand {
   private String subject(String name) {
     return name.matches("[0-9]{1,6}") ? say("wake.light", name) : name;
   }
-
-  /** The faults that have words of their own. */
-  private static final List<String> FAULTS =
-      List.of(
-          "open",
-          "cold",
-          "dead",
-          "reversed",
-          "short",
-          "pin",
-          "off",
-          "data",
-          "power",
-          "missing",
-          "swapped",
-          "value",
-          "blank",
-          "stuck",
-          "kit");
 
   /** Gives a group of suspects in words, with how much it is believed. */
   protected final String suspected(LightSuspect suspect) {

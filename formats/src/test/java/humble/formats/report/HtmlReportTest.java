@@ -159,6 +159,9 @@ class HtmlReportTest {
             new BuildEvent.Started("lamp", false, false),
             new BuildEvent.Saw("lamps", Map.of("dark", ""), true),
             new BuildEvent.Saw("lamps", Map.of("dark", "3 7"), true),
+            new BuildEvent.Saw(
+                "keys", Map.of("silent", "", "answer", "does", "seen", "", "later", "yes"), true),
+            new BuildEvent.Saw("bus", Map.of("found", "0x3c", "answer", "not"), false),
             new BuildEvent.Saw("screen", DisplaySetting.PLAIN.facts(), true),
             new BuildEvent.Saw(
                 "screen", new DisplaySetting(new Pose(90, true), false, false, 0, 0).facts(), true),
