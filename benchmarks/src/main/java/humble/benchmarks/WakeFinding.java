@@ -39,7 +39,7 @@ final class WakeFinding {
   private WakeFinding() {}
 
   /** Where the true fault was. */
-  private static final class Tally {
+  static final class Tally {
     private final String what;
     private int shown;
     private int silent;
@@ -63,6 +63,16 @@ final class WakeFinding {
           groups.stream().limit(WITHIN).anyMatch(g -> g.stream().anyMatch(truth::contains)) ? 1 : 0;
     }
 
+    /** Gives the share of faults that came first, in a group that is small enough. */
+    double first() {
+      return first / (double) shown;
+    }
+
+    /** Gives the share of faults that were within the first three groups. */
+    double within() {
+      return within / (double) shown;
+    }
+
     void print(PrintStream out) {
       ms.sort(null);
       out.printf(
@@ -83,12 +93,17 @@ final class WakeFinding {
   }
 
   static void measure(Path root, PrintStream out) {
-    Random random = new Random(Long.getLong("humble.seed", 2026));
-    Parts badge = opened(root.resolve("kits/glowmoth"));
-    matrix("lights in pairs", badge, random).print(out);
-    matrix("lights in rows", rows(), random).print(out);
-    chain(opened(root.resolve("kits/ferryman")), random).print(out);
-    lines(random).print(out);
+    tallies(root, TRIALS, new Random(Long.getLong("humble.seed", 2026)))
+        .forEach(tally -> tally.print(out));
+  }
+
+  /** Draws so many faults of each kind of thing. */
+  static List<Tally> tallies(Path root, int trials, Random random) {
+    return List.of(
+        matrix("lights in pairs", opened(root.resolve("kits/glowmoth")), trials, random),
+        matrix("lights in rows", rows(), trials, random),
+        chain(opened(root.resolve("kits/ferryman")), trials, random),
+        lines(trials, random));
   }
 
   private static Peripheral.Matrix matrixOf(Kit kit) {
@@ -101,12 +116,12 @@ final class WakeFinding {
 
   private record Seen(Set<Integer> dark, Set<Integer> ghosts) {}
 
-  private static Tally matrix(String what, Parts parts, Random random) {
+  private static Tally matrix(String what, Parts parts, int trials, Random random) {
     Tally tally = new Tally(what);
     Peripheral.Matrix matrix = matrixOf(parts.kit());
     BoardState idle = parts.kit().state("idle").orElseThrow();
     LightMatrix reckoning = new LightMatrix(parts, matrix);
-    while (tally.shown < TRIALS) {
+    while (tally.shown < trials) {
       int light = 1 + random.nextInt(matrix.lights().size());
       String ref = matrix.lights().get(light - 1).ref();
       String line = matrix.lines().get(random.nextInt(matrix.lines().size()));
@@ -180,7 +195,7 @@ final class WakeFinding {
     return current != null && Boolean.TRUE.equals(current.lit());
   }
 
-  private static Tally chain(Parts parts, Random random) {
+  private static Tally chain(Parts parts, int trials, Random random) {
     Tally tally = new Tally("lights in a chain");
     Peripheral.Chain chain =
         parts.kit().peripherals().stream()
@@ -189,7 +204,7 @@ final class WakeFinding {
             .findFirst()
             .orElseThrow();
     BoardState idle = parts.kit().state("idle").orElseThrow();
-    while (tally.shown < TRIALS) {
+    while (tally.shown < trials) {
       int k = 1 + random.nextInt(chain.count());
       String ref = chain.refs().get(k - 1);
       String text;
@@ -234,11 +249,11 @@ final class WakeFinding {
   }
 
   /** Eight drivers of some ohms, each read through a threshold with a little noise. */
-  private static Tally lines(Random random) {
+  private static Tally lines(int trials, Random random) {
     Tally tally = new Tally("parallel lines");
     int width = 8;
     List<Long> wrote = ParallelLines.walking(width);
-    while (tally.shown < TRIALS) {
+    while (tally.shown < trials) {
       int a = random.nextInt(width);
       int b = (a + 1 + random.nextInt(width - 1)) % width;
       int kind = random.nextInt(6);

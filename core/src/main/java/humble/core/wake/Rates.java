@@ -13,10 +13,14 @@ public final class Rates {
   }
 
   /**
-   * Gives the divider of a timer that toggles a pin: half a period is divider counts of the clock.
+   * Gives the divider of a timer that toggles a pin, nearest in pitch, which is a ratio: half a
+   * period is divider counts of the clock.
    */
   public static long toneDivider(double clockHz, double hz) {
-    return Math.max(1, Math.round(clockHz / (2 * hz)));
+    double exact = clockHz / (2 * hz);
+    double below = Math.floor(exact);
+    // Between two neighbours the ear changes over at their geometric mean.
+    return Math.max(1, (long) (exact * exact <= below * (below + 1) ? below : below + 1));
   }
 
   /** Gives the tone that such a divider makes, in hertz. */

@@ -88,12 +88,10 @@ class ReadingsTest {
   @Property
   void noOtherDividerComesNearerToATone(@ForAll @DoubleRange(min = 30, max = 5000) double hz) {
     long divider = Rates.toneDivider(1e6, hz);
-    double off = Math.abs(Rates.toneHz(1e6, divider) - hz);
-    assertThat(off).isLessThanOrEqualTo(Math.abs(Rates.toneHz(1e6, divider + 1) - hz) + 1e-6);
-    if (divider > 1) {
-      // Nearest in period, which is what a timer counts.
-      double period = 1e6 / (2 * hz);
-      assertThat(Math.abs(divider - period)).isLessThanOrEqualTo(0.5);
+    double off = Math.abs(Rates.cents(Rates.toneHz(1e6, divider), hz));
+    for (long other : new long[] {divider - 1, divider + 1}) {
+      assertThat(off)
+          .isLessThanOrEqualTo(Math.abs(Rates.cents(Rates.toneHz(1e6, other), hz)) + 1e-9);
     }
   }
 
