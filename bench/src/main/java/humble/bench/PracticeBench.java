@@ -21,12 +21,12 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.units.Spread;
 import humble.core.wake.DisplaySetting;
-import humble.core.wake.Pose;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -54,7 +54,7 @@ public final class PracticeBench {
   private final double meterBias;
   private final long seed;
   private final Map<String, Optional<SimulatedBoard>> boards = new HashMap<>();
-  private final Map<String, Pose> mountings = new HashMap<>();
+  private final Map<String, SimulatedDisplay> displays = new HashMap<>();
   private final Map<String, Double> truePartRatio = new HashMap<>();
   private final Map<String, SimulatedController> controllers = new HashMap<>();
 
@@ -78,8 +78,8 @@ public final class PracticeBench {
             truePartRatio.put(
                 line.id(), Math.clamp(Spread.sigma(random.nextGaussian()), -0.9, 0.9)));
     for (Peripheral peripheral : kit.peripherals()) {
-      if (peripheral instanceof Peripheral.Display) {
-        mountings.put(peripheral.id(), Pose.all().get(1 + random.nextInt(7)));
+      if (peripheral instanceof Peripheral.Display display) {
+        displays.put(display.id(), SimulatedDisplay.drawn(display, random, seed));
       }
     }
     kit.firmware()
@@ -235,8 +235,8 @@ public final class PracticeBench {
    * Gives how the display's figure looks: the module's mounting after the setting the controller
    * was given.
    */
-  public Pose figure(Peripheral.Display display, DisplaySetting setting) {
-    return mountings.getOrDefault(display.id(), Pose.UPRIGHT).after(setting.pose());
+  public DisplaySetting.Seen figure(Peripheral.Display display, DisplaySetting setting) {
+    return Objects.requireNonNull(displays.get(display.id()), display.id()).seen(setting);
   }
 
   /** Tells whether the display has its supply in {@code powered}. */

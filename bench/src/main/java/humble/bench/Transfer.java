@@ -21,7 +21,6 @@ import java.util.function.DoubleConsumer;
  */
 public final class Transfer {
   private static final int TRIES = 3;
-  private static final String LANGUAGE = "humble-link/1";
 
   private final SerialLink link;
   private final Firmware.Target target;
@@ -64,7 +63,7 @@ public final class Transfer {
     left = ChipLeft.AS_IT_WAS;
     sent = 0;
     try {
-      Optional<Phrase> other = stranger(link.ask("hello"));
+      Optional<Phrase> other = Greeting.stranger(link.ask("hello"), target);
       if (other.isPresent()) {
         return new Outcome.Failed(other.get(), 0, left);
       }
@@ -108,24 +107,6 @@ public final class Transfer {
       return new Outcome.Failed(
           Phrase.of("link.broken", String.valueOf(e.getMessage())), sent, left);
     }
-  }
-
-  /** Tells who answers instead of the target, by the name and by the identity that it gives. */
-  private Optional<Phrase> stranger(String hello) {
-    if (!hello.startsWith("ok " + LANGUAGE)) {
-      return Optional.of(Phrase.of("link.other-language", LANGUAGE, hello));
-    }
-    List<String> words = List.of(hello.split(" "));
-    String name = words.size() < 3 ? "?" : words.get(2);
-    if (!name.equals(target.id())) {
-      return Optional.of(Phrase.of("line.identity", name, target.id()));
-    }
-    String wanted = target.facts().identity();
-    int at = words.indexOf("id");
-    String told = at > 2 && at + 1 < words.size() ? words.get(at + 1) : "";
-    return wanted.isEmpty() || told.isEmpty() || told.equalsIgnoreCase(wanted)
-        ? Optional.empty()
-        : Optional.of(Phrase.of("line.identity-bytes", told, wanted));
   }
 
   /**

@@ -138,14 +138,21 @@ class PracticeBenchTest {
 
   @Test
   void theDisplayIsMountedSomehowAndTheRightSettingTurnsItUpright() {
+    boolean inverted = false;
+    boolean shifted = false;
     for (long seed = 0; seed < 20; seed++) {
       PracticeBench bench = bench(seed);
-      Pose seen = bench.figure(screen(), DisplaySetting.PLAIN);
-      assertThat(seen).isNotEqualTo(Pose.UPRIGHT);
-      DisplaySetting needed =
-          DisplaySetting.PLAIN.neededFor(new DisplaySetting.Seen(seen, false, false, 0, 0));
-      assertThat(bench.figure(screen(), needed)).isEqualTo(Pose.UPRIGHT);
+      DisplaySetting.Seen seen = bench.figure(screen(), DisplaySetting.PLAIN);
+      assertThat(seen.pose()).isNotEqualTo(Pose.UPRIGHT);
+      assertThat(seen.redLooksBlue()).as("it shows no colours").isFalse();
+      DisplaySetting needed = DisplaySetting.PLAIN.neededFor(seen);
+      assertThat(bench.figure(screen(), needed))
+          .isEqualTo(new DisplaySetting.Seen(Pose.UPRIGHT, false, false, 0, 0));
+      inverted |= seen.inverted();
+      shifted |= seen.shiftXPx() > 0 && seen.shiftYPx() > 0;
     }
+    assertThat(inverted).isTrue();
+    assertThat(shifted).isTrue();
   }
 
   @Test

@@ -1,9 +1,13 @@
 package humble.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.kit.Peripheral;
+import humble.core.wake.DisplaySetting;
+import humble.core.wake.Pose;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
@@ -19,6 +23,7 @@ import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
@@ -312,6 +317,138 @@ class WakeTest {
     assertThat(card(bench).how()).contains("A column floats.");
     assertThat(card(bench).rows().getFirst().text()).isEqualTo("joint open at R11.2");
     assertThat(journal(bench).awake()).isEmpty();
+  }
+
+  private static final String SCREEN =
+      "{\"id\":\"screen\",\"kind\":\"display\",\"part\":\"DISP1\",\"width_px\":128,\"height_px\":128,"
+          + "\"colour\":true,\"config\":{\"rotate\":90,\"x_offset\":-2}}";
+
+  /**
+   * Which way, which colours, how far off: each answer is one setting, on top of the one before.
+   */
+  @Test
+  void aDisplayIsSetUpFromWhatIsSeen() throws Exception {
+    BareKeys bench = waking(kit("tidepool", SCREEN), "");
+    build(bench).practiceOn(false);
+    enter(bench);
+    bench.press(KeyCode.NUMPAD3);
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("turned 270°, not mirrored");
+    enter(bench);
+    assertThat(journal(bench).facts("screen"))
+        .containsEntry("turn-deg", "270")
+        .containsEntry("x-offset-px", "-2");
+    bench.press(KeyCode.NUMPAD1);
+    enter(bench);
+    assertThat(card(bench).title()).isEqualTo("How do its colours look?");
+    bench.press(KeyCode.NUMPAD4);
+    enter(bench);
+    assertThat(journal(bench).facts("screen"))
+        .containsEntry("swap-red-blue", "true")
+        .containsEntry("invert", "true");
+    bench.press(KeyCode.NUMPAD1);
+    enter(bench);
+    bench.press(KeyCode.NUMPAD3);
+    enter(bench);
+    assertThat(journal(bench).facts("screen")).containsEntry("x-offset-px", "-5");
+    bench.press(KeyCode.NUMPAD0);
+    enter(bench);
+    assertThat(card(bench).title()).isEqualTo("Is the frame whole, above and below?");
+    assertThat(journal(bench).awake()).isEmpty();
+    bench.keys().type("-1");
+    enter(bench);
+    assertThat(journal(bench).facts("screen")).containsEntry("y-offset-px", "1");
+    enter(bench);
+    assertThat(journal(bench).awake()).containsExactly("screen");
+  }
+
+  /** The simulated display is mounted and wired somehow; the walk looks at it and answers. */
+  @Test
+  void theWalkSetsTheSimulatedDisplayRight() throws Exception {
+    BareKeys bench = waking(kit("tidepool", SCREEN), "");
+    until(
+        bench,
+        () -> {
+          bench.walk().step();
+          return journal(bench).awake().contains("screen");
+        });
+    var display = (Peripheral.Display) build(bench).kit().peripherals().getFirst();
+    assertThat(
+            build(bench)
+                .practice()
+                .figure(
+                    display, DisplaySetting.of(display.config(), journal(bench).facts("screen"))))
+        .isEqualTo(new DisplaySetting.Seen(Pose.UPRIGHT, false, false, 0, 0));
+  }
+
+  private static final String LAMPS =
+      "{\"id\":\"lamps\",\"kind\":\"matrix\",\"part\":\"U1\",\"wiring\":\"pairs\",\"volts\":3.3,\"vf_v\":2.0,"
+          + "\"pins\":[\"U1.1\",\"U1.2\",\"U1.3\",\"U1.4\"],\"lights\":[[\"U1.1\",\"U1.2\"],[\"U1.1\",\"U1.3\"],"
+          + "[\"U1.1\",\"U1.4\"]],\"refs\":[\"LED1\",\"LED2\",\"LED3\"]}";
+
+  /** A board that writes down what it is asked, and says it is {@code name}. */
+  private Process board(Path near, String name) throws IOException, InterruptedException {
+    Path script = home.resolve("board.sh");
+    Files.writeString(
+        script,
+        "while read -r a; do echo \"$a\" >> "
+            + home.resolve("asked")
+            + "; case \"$a\" in hello) echo ok humble-link/1 "
+            + name
+            + " page 128;; *) echo ok;; esac; done\n");
+    Process far =
+        new ProcessBuilder("socat", "pty,raw,echo=0,link=" + near, "EXEC:sh " + script)
+            .redirectErrorStream(true)
+            .start();
+    for (int i = 0; i < 100 && !Files.exists(near); i++) {
+      Thread.sleep(50);
+    }
+    return far;
+  }
+
+  private void over(BareKeys bench, Path near) throws InterruptedException {
+    build(bench).practiceOn(false);
+    bench.press(KeyCode.NUMPAD0);
+    assertThat(card(bench).title()).isEqualTo("Over which line do you talk to the board?");
+    bench.press(KeyCode.DECIMAL);
+    bench.keys().type(near.toString());
+    enter(bench);
+  }
+
+  /** Over a real line every light has its turn, and the board is looked at. */
+  @Test
+  void lightsAreToldOverALine() throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin/socat")), "the launcher installs it");
+    Path near = home.resolve("near");
+    Process far = board(near, "main");
+    try {
+      BareKeys bench = waking(kit("glowmoth", LAMPS), "");
+      over(bench, near);
+      assertThat(card(bench).go()).isEqualTo("Tell the board");
+      enter(bench);
+      until(bench, () -> card(bench).title().equals("Did every light shine?"));
+      List<String> asked = Files.readAllLines(home.resolve("asked"));
+      assertThat(asked).startsWith("hello", "start", "drive U1.1=high U1.2=low").endsWith("drive");
+      assertThat(asked.stream().filter(a -> a.startsWith("drive ")).distinct()).hasSize(3);
+    } finally {
+      assertThat(far.destroyForcibly().waitFor(10, TimeUnit.SECONDS)).isTrue();
+    }
+  }
+
+  @Test
+  void anotherBoardIsNotDriven() throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/usr/bin/socat")), "the launcher installs it");
+    Path near = home.resolve("near");
+    Process far = board(near, "another");
+    try {
+      BareKeys bench = waking(kit("glowmoth", LAMPS), "");
+      over(bench, near);
+      enter(bench);
+      until(bench, () -> card(bench).verdict().isPresent());
+      assertThat(card(bench).verdict().orElseThrow().text()).contains("another").contains("main");
+      assertThat(Files.readAllLines(home.resolve("asked"))).containsExactly("hello");
+    } finally {
+      assertThat(far.destroyForcibly().waitFor(10, TimeUnit.SECONDS)).isTrue();
+    }
   }
 
   /** A bus is answered by digits alone; what is not planned is typed. */

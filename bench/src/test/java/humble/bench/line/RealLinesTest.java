@@ -51,9 +51,10 @@ class RealLinesTest {
   }
 
   @AfterEach
-  void part() {
+  void part() throws InterruptedException {
     if (pair != null) {
-      pair.destroyForcibly();
+      // It takes its links away as it ends: the folder is cleared after that.
+      assertThat(pair.destroyForcibly().waitFor(10, TimeUnit.SECONDS)).isTrue();
     }
   }
 

@@ -105,8 +105,7 @@ class ReferenceLinkTest {
       }
       assertThat(far.isAlive()).as("nothing that was said ended it").isTrue();
     } finally {
-      far.destroyForcibly();
-      far.waitFor(5, TimeUnit.SECONDS);
+      assertThat(far.destroyForcibly().waitFor(10, TimeUnit.SECONDS)).isTrue();
     }
   }
 

@@ -1,6 +1,7 @@
 package humble.core.kit;
 
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /** Something on the board that is woken and tested. */
@@ -75,8 +76,15 @@ public sealed interface Peripheral {
    * @param widthPx width, in pixels
    * @param heightPx height, in pixels
    * @param colour whether it shows colours
+   * @param config how the kit's program sets it up, by the names of facts: {@code turn-deg}, {@code
+   *     mirror}, {@code swap-red-blue}, {@code invert}, {@code x-offset-px}, {@code y-offset-px}
    */
-  record Display(Named named, int widthPx, int heightPx, boolean colour) implements Peripheral {
+  record Display(Named named, int widthPx, int heightPx, boolean colour, Map<String, String> config)
+      implements Peripheral {
+    public Display {
+      config = Map.copyOf(config);
+    }
+
     @Override
     public PeripheralKind kind() {
       return PeripheralKind.DISPLAY;

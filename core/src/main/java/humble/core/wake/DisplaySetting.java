@@ -1,5 +1,6 @@
 package humble.core.wake;
 
+import java.util.HashMap;
 import java.util.Map;
 
 /**
@@ -48,6 +49,13 @@ public record DisplaySetting(
         flag(facts, "invert"),
         whole(facts, "x-offset-px"),
         whole(facts, "y-offset-px"));
+  }
+
+  /** Gives how a display is set up: what was sent to it, else what its kit says. */
+  public static DisplaySetting of(Map<String, String> config, Map<String, String> facts) {
+    Map<String, String> all = new HashMap<>(config);
+    all.putAll(facts);
+    return of(all);
   }
 
   private static int whole(Map<String, String> facts, String name) {

@@ -22,7 +22,13 @@ public enum Token {
   FLUX,
   FLUX_PALE,
   ALARM,
-  ALARM_PALE;
+  ALARM_PALE,
+  /** What a display shows of red, and of red inverted; the same in every theme. */
+  RED_LEAD,
+  VERDIGRIS,
+  /** What it shows of blue, and of blue inverted. */
+  COBALT,
+  OCHRE;
 
   /** Gives the name in the style sheet, such as {@code -hc-ink-soft}. */
   public String css() {

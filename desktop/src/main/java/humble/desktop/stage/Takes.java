@@ -21,6 +21,9 @@ public record Takes(boolean figures, boolean sign, boolean text, String letters)
   /** Any text. */
   public static final Takes TEXT = new Takes(true, false, true, "");
 
+  /** The name of a file or a device. */
+  public static final Takes PATH = new Takes(true, false, true, "/");
+
   /** Gives a number, or a word that begins with one of {@code letters}. */
   public static Takes digitsOr(String letters) {
     return new Takes(true, false, false, letters);
@@ -30,7 +33,7 @@ public record Takes(boolean figures, boolean sign, boolean text, String letters)
   public boolean takes(char c, String typed) {
     boolean begun = !typed.isEmpty();
     if (text) {
-      return begun || Character.isLetterOrDigit(c);
+      return begun || Character.isLetterOrDigit(c) || letters.indexOf(c) >= 0;
     }
     return figures
         && (Character.isDigit(c)

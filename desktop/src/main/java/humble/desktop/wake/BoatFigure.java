@@ -18,7 +18,36 @@ final class BoatFigure {
 
   private BoatFigure() {}
 
-  static void paint(Pen pen, Pose pose, double x, double y, double size) {
+  /** Gives what a display shows where it should be dark. */
+  static Token ground(boolean inverted) {
+    return inverted ? Token.ON_BOARD : Token.BOARD;
+  }
+
+  /** Gives what it shows where it should be white. */
+  static Token ink(boolean inverted) {
+    return inverted ? Token.BOARD : Token.ON_BOARD;
+  }
+
+  private static Token colour(boolean red, boolean inverted) {
+    return red
+        ? inverted ? Token.VERDIGRIS : Token.RED_LEAD
+        : inverted ? Token.OCHRE : Token.COBALT;
+  }
+
+  /**
+   * Draws it: white, or where the display has colours the hull red and the sail blue.
+   *
+   * @param colours how they come out
+   */
+  static void paint(
+      Pen pen,
+      Pose pose,
+      DisplayPicture.Colours colours,
+      boolean colour,
+      double x,
+      double y,
+      double size) {
+    Token white = ink(colours.inverted());
     double unit = size / 16;
     for (double[][] part : new double[][][] {HULL, MAST, SAIL}) {
       List<double[]> points = new ArrayList<>();
@@ -26,7 +55,12 @@ final class BoatFigure {
         PointMm at = posed(pose, corner[0], corner[1]);
         points.add(new double[] {x + at.xMm() * unit, y - at.yMm() * unit});
       }
-      pen.shape(points, part == SAIL ? Token.COPPER_PALE : Token.ON_BOARD, null);
+      pen.shape(
+          points,
+          !colour || part == MAST
+              ? white
+              : colour((part == HULL) != colours.swapped(), colours.inverted()),
+          null);
     }
   }
 

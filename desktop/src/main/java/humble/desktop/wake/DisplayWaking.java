@@ -3,23 +3,33 @@ package humble.desktop.wake;
 import humble.bench.PracticeBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
-import humble.core.words.Words;
-import humble.desktop.draw.Pen;
-import humble.desktop.draw.Token;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.Takes;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /**
- * A display: it shows a figure, the picture that looks the same is picked, and the setting follows
- * from the group of the square. Facts: those of {@link DisplaySetting}.
+ * A display: it shows a figure, the picture that looks the same is picked, then how its colours
+ * come out, then how far its frame is off; each gives the setting to use. Facts: those of {@link
+ * DisplaySetting}.
  */
 final class DisplayWaking extends WakeHand {
+  /** What is looked at, one after the other. */
+  private enum Look {
+    POSE,
+    COLOURS,
+    COLUMNS,
+    ROWS
+  }
+
   private final Peripheral.Display display;
   private boolean ran;
+  private Look look = Look.POSE;
 
   /** The picture picked, from 1; 0 for none. */
   private int picked;
@@ -37,19 +47,32 @@ final class DisplayWaking extends WakeHand {
 
   @Override
   protected Card test() {
-    return ran ? which() : first();
+    if (!ran) {
+      return first();
+    }
+    return switch (look) {
+      case POSE -> lies();
+      case COLOURS -> colours();
+      case COLUMNS, ROWS -> shifted();
+    };
+  }
+
+  @Override
+  protected boolean isTold() {
+    return true;
   }
 
   private Card first() {
     Card.Maker card = words.prepared(begun(say("wake.display.title")));
     card.how(say("wake.display.how"));
     beside(card);
+    overLine(card);
     return begins(card, "wake.display.run", "wake.display.own", this::run);
   }
 
   private void run() {
     if (!open.practiceOn()) {
-      ran = true;
+      ask(List.of("show"), () -> new WakeBench.Answer.Shown<>(true), shown -> ran = shown);
       return;
     }
     BoardState state = bench.powered().orElse(null);
@@ -64,70 +87,165 @@ final class DisplayWaking extends WakeHand {
   }
 
   private DisplaySetting setting() {
-    return DisplaySetting.of(bench.facts(display));
+    return DisplaySetting.of(display.config(), bench.facts(display));
   }
 
-  private DisplaySetting needed() {
-    return setting()
-        .neededFor(new DisplaySetting.Seen(Pose.all().get(picked - 1), false, false, 0, 0));
+  private Optional<DisplaySetting.Seen> simulated() {
+    return open.practiceOn()
+        ? Optional.of(open.practice().figure(display, setting()))
+        : Optional.empty();
   }
 
   private String mirrored(Pose pose) {
     return say(pose.mirror() ? "wake.mirrored" : "wake.plain");
   }
 
-  private Card which() {
-    Card.Maker card = begun(say("wake.display.which")).how(say("wake.display.which.how"));
+  /** Begins a card with pictures to choose from. */
+  private Card.Maker pictures(String title, int count) {
+    Card.Maker card =
+        begun(say("wake.display." + title)).how(say("wake.display." + title + ".how"));
     card.key('+', say("wake.else"), this::elsewise);
-    Pose present = setting().pose();
-    card.why(say("wake.display.present", present.rotateDeg(), mirrored(present)));
-    for (int i = 1; !asking() && i <= Pose.all().size(); i++) {
+    for (int i = 1; !asking() && i <= count; i++) {
       int number = i;
       card.silent((char) ('0' + i), () -> picked = number);
     }
     if (!trouble().isEmpty()) {
       card.verdict(false, trouble());
-    } else if (picked > 0) {
-      Pose pose = needed().pose();
+    }
+    if (open.practiceOn()) {
+      card.why(say("wake.simulated"));
+    }
+    return card;
+  }
+
+  /** Ends a card with pictures: the first of them is how it should look. */
+  private Card chosen(Card.Maker card, int count, DisplaySetting needed, Runnable good) {
+    if (asking()) {
+      return card.notYet(say("wake.asking"));
+    }
+    if (picked == 0) {
+      return card.notYet(say("wake.display.pick", count));
+    }
+    return picked == 1
+        ? card.go(say("wake.display.good"), good)
+        : card.go(say("wake.display.send"), () -> send(needed));
+  }
+
+  private DisplaySetting needed(Pose pose, boolean swapped, boolean inverted, int x, int y) {
+    return setting().neededFor(new DisplaySetting.Seen(pose, swapped, inverted, x, y));
+  }
+
+  private Card lies() {
+    Card.Maker card = pictures("which", Pose.all().size());
+    Pose present = setting().pose();
+    card.why(say("wake.display.present", present.rotateDeg(), mirrored(present)));
+    Pose seen = picked == 0 ? Pose.UPRIGHT : Pose.all().get(picked - 1);
+    DisplaySetting needed = needed(seen, false, false, 0, 0);
+    if (picked > 0 && trouble().isEmpty()) {
+      Pose pose = needed.pose();
       card.verdict(
           picked == 1,
           picked == 1
               ? say("wake.display.upright")
               : say("wake.display.needed", pose.rotateDeg(), mirrored(pose)));
     }
+    return chosen(card, Pose.all().size(), needed, () -> next(Look.COLOURS));
+  }
+
+  private Card colours() {
+    List<DisplayPicture.Colours> ways = DisplayPicture.Colours.of(display.colour());
+    Card.Maker card = pictures(display.colour() ? "colours" : "ground", ways.size());
+    DisplayPicture.Colours seen = picked == 0 ? DisplayPicture.Colours.PLAIN : ways.get(picked - 1);
+    DisplaySetting needed = needed(Pose.UPRIGHT, seen.swapped(), seen.inverted(), 0, 0);
+    if (picked > 0 && trouble().isEmpty()) {
+      card.verdict(
+          picked == 1,
+          picked == 1
+              ? say("wake.display.colours.good")
+              : say(
+                  "wake.display.colours.needed",
+                  say(needed.swapRedBlue() ? "wake.display.swap" : "wake.display.no-swap"),
+                  say(needed.invert() ? "wake.display.invert" : "wake.display.no-invert")));
+    }
+    return chosen(card, ways.size(), needed, () -> next(Look.COLUMNS));
+  }
+
+  private void next(Look then) {
+    look = then;
+    picked = 0;
+  }
+
+  /** The frame along the edges tells how far the picture lies off: first sideways, then upright. */
+  private Card shifted() {
+    boolean columns = look == Look.COLUMNS;
+    Card.Maker card =
+        begun(say(columns ? "wake.display.columns" : "wake.display.rows"))
+            .how(say("wake.display.frame"))
+            .how(say(columns ? "wake.display.columns.how" : "wake.display.rows.how"));
+    card.key('+', say("wake.else"), this::elsewise);
+    card.field(typed().text(), say("wake.display.px"), Takes.SIGNED);
     if (open.practiceOn()) {
       card.why(say("wake.simulated"));
+    }
+    if (!trouble().isEmpty()) {
+      card.verdict(false, trouble());
     }
     if (asking()) {
       return card.notYet(say("wake.asking"));
     }
-    return picked == 0
-        ? card.notYet(say("wake.display.pick"))
-        : card.go(
-            say(picked == 1 ? "wake.display.awake" : "wake.display.send"),
-            picked == 1 ? () -> answered(Map.of(), true, open.practiceOn()) : this::send);
+    int there = simulated().map(seen -> columns ? seen.shiftXPx() : seen.shiftYPx()).orElse(0);
+    if (typed().isEmpty()) {
+      return there == 0
+          ? card.go(say(columns ? "wake.display.whole" : "wake.display.awake"), this::whole)
+          : card.go(say("power.practice"), () -> typed().show(Integer.toString(there)));
+    }
+    return switch (Quantity.parse(typed().text())) {
+      case QuantityText.Read px
+          when px.value() == Math.rint(px.value()) && Math.abs(px.value()) < display.widthPx() ->
+          px.value() == 0
+              ? card.go(say(columns ? "wake.display.whole" : "wake.display.awake"), this::whole)
+              : card.go(say("wake.display.send"), () -> shift((int) px.value()));
+      case QuantityText.Read px ->
+          card.verdict(false, say("wake.display.no-px")).notYet(say("wake.read.type"));
+      case QuantityText.Unreadable bad ->
+          card.verdict(false, bad.sentence()).notYet(say("wake.read.type"));
+    };
   }
 
-  private void send() {
-    DisplaySetting needed = needed();
-    if (!open.practiceOn()) {
-      sent(needed, false);
-      return;
+  private void shift(int px) {
+    typed().clear();
+    boolean columns = look == Look.COLUMNS;
+    send(needed(Pose.UPRIGHT, false, false, columns ? px : 0, columns ? 0 : px));
+  }
+
+  private void whole() {
+    typed().clear();
+    if (look == Look.COLUMNS) {
+      next(Look.ROWS);
+    } else {
+      answered(Map.of(), true, open.practiceOn());
     }
+  }
+
+  private void send(DisplaySetting needed) {
     String request =
-        "display "
-            + needed.pose().rotateDeg()
-            + (needed.pose().mirror() ? " 1" : " 0")
-            + " 0 0 0 0";
+        String.format(
+            java.util.Locale.ROOT,
+            "display %d %d %d %d %d %d",
+            needed.pose().rotateDeg(),
+            needed.pose().mirror() ? 1 : 0,
+            needed.swapRedBlue() ? 1 : 0,
+            needed.invert() ? 1 : 0,
+            needed.xOffsetPx(),
+            needed.yOffsetPx());
+    boolean practice = open.practiceOn();
     ask(
         List.of(request),
         () -> new WakeBench.Answer.Shown<>(needed),
-        setting -> sent(setting, true));
-  }
-
-  private void sent(DisplaySetting setting, boolean practice) {
-    open.act(saw(setting.facts(), practice));
-    picked = 0;
+        setting -> {
+          open.act(saw(setting.facts(), practice));
+          picked = 0;
+        });
   }
 
   @Override
@@ -135,74 +253,11 @@ final class DisplayWaking extends WakeHand {
     if (!ran) {
       return Optional.empty();
     }
-    Optional<Pose> shown =
-        open.practiceOn()
-            ? Optional.of(open.practice().figure(display, setting()))
-            : Optional.empty();
-    return Optional.of(new Screen(shown, picked, seat.words()));
-  }
-
-  /** How the figure looks on the practice bench, and the eight it may look like. */
-  private record Screen(Optional<Pose> shown, int picked, Words words) implements Waking.Picture {
-    @Override
-    public void paint(Pen pen, double x, double y, double w, double h) {
-      double upper = shown.isPresent() ? h * 0.52 : 0;
-      shown.ifPresent(pose -> simulated(pen, pose, x, y, w, upper));
-      pen.box(x, y + upper, w, h - upper, 8, Token.CARD, Token.LINE);
-      pen.text(
-          words.say("wake.display.choose"),
-          x + 18,
-          y + upper + 22,
-          15,
-          Token.INK_SOFT,
-          Pen.Hang.LEFT);
-      double step = w / 8;
-      double size = Math.min(step - 16, h - upper - 110);
-      for (int i = 0; i < Pose.all().size(); i++) {
-        choice(pen, i + 1, x + (i + 0.5) * step, y + upper + 44 + size / 2, size);
-      }
-    }
-
-    private void simulated(Pen pen, Pose pose, double x, double y, double w, double upper) {
-      double size = upper - 50;
-      pen.box(x + w / 2 - size * 0.86, y, size * 1.72, upper - 30, 8, Token.BOARD, Token.INK);
-      figure(pen, pose, x + w / 2, y + (upper - 30) / 2, size * 0.72);
-      pen.text(
-          words.say("wake.display.legend"),
-          x + w / 2,
-          y + upper - 14,
-          15,
-          Token.INK_SOFT,
-          Pen.Hang.MIDDLE);
-    }
-
-    private void choice(Pen pen, int number, double x, double y, double size) {
-      if (picked == number) {
-        pen.box(x - size / 2 - 6, y - size / 2 - 6, size + 12, size + 12, 6, null, Token.COPPER);
-        pen.box(x - size / 2 - 8, y - size / 2 - 8, size + 16, size + 16, 7, null, Token.COPPER);
-      }
-      Pose pose = Pose.all().get(number - 1);
-      figure(pen, pose, x, y, size);
-      pen.bold(Integer.toString(number), x, y + size / 2 + 18, 18, Token.INK, Pen.Hang.MIDDLE);
-      pen.text(
-          words.say("wake.boat.keel." + BoatFigure.keel(pose)),
-          x,
-          y + size / 2 + 36,
-          12,
-          Token.INK_SOFT,
-          Pen.Hang.MIDDLE);
-      pen.text(
-          words.say("wake.boat.sail." + BoatFigure.sail(pose)),
-          x,
-          y + size / 2 + 51,
-          12,
-          Token.INK_SOFT,
-          Pen.Hang.MIDDLE);
-    }
-
-    private static void figure(Pen pen, Pose pose, double x, double y, double size) {
-      pen.box(x - size / 2, y - size / 2, size, size, 4, Token.BOARD, Token.INK);
-      BoatFigure.paint(pen, pose, x, y, size);
-    }
+    return Optional.of(
+        switch (look) {
+          case POSE -> DisplayPicture.poses(display, simulated(), picked, seat.words());
+          case COLOURS -> DisplayPicture.colours(display, simulated(), picked, seat.words());
+          case COLUMNS, ROWS -> DisplayPicture.frame(display, simulated(), seat.words());
+        });
   }
 }

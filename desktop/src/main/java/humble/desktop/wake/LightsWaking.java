@@ -55,6 +55,17 @@ final class LightsWaking extends MarkedWaking {
   }
 
   @Override
+  protected List<String> requests() {
+    List<String> turns =
+        new ArrayList<>(
+            matrix.lights().stream()
+                .map(light -> "drive " + light.anodePin() + "=high " + light.cathodePin() + "=low")
+                .toList());
+    turns.add("drive");
+    return turns;
+  }
+
+  @Override
   protected boolean isSeen() {
     return true;
   }

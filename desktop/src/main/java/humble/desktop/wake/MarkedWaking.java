@@ -20,6 +20,9 @@ import org.jspecify.annotations.Nullable;
  * kind's own name; its fact has the numbers.
  */
 abstract class MarkedWaking extends WakeHand {
+  /** Long enough to see which light it is, short enough to wait for all of them. */
+  private static final int DWELL_MS = 400;
+
   private final String kind;
   private final String fact;
   private final List<String> refs;
@@ -45,6 +48,16 @@ abstract class MarkedWaking extends WakeHand {
   /** Gives the numbers that fail on the simulated board; asked on the thread of its line. */
   protected abstract Set<Integer> failing(PracticeBench practice, BoardState powered);
 
+  /** Gives what a real board is told over its line, one after the other; none where it is not. */
+  protected List<String> requests() {
+    return List.of();
+  }
+
+  @Override
+  protected final boolean isTold() {
+    return !requests().isEmpty();
+  }
+
   /** Gives what the marked ones have in common, in words. */
   protected abstract List<String> told(Set<Integer> numbers);
 
@@ -63,6 +76,9 @@ abstract class MarkedWaking extends WakeHand {
   private Card first() {
     Card.Maker card = words.prepared(begun(words.title())).how(say(kind + "how", refs.size()));
     beside(card);
+    if (isTold()) {
+      overLine(card);
+    }
     if (ails().isEmpty()) {
       return begins(card, kind + "run", kind + "own", this::run);
     }
@@ -82,7 +98,13 @@ abstract class MarkedWaking extends WakeHand {
     simulated = null;
     marked.clear();
     if (!open.practiceOn()) {
-      ran = true;
+      ask(
+          requests(),
+          DWELL_MS,
+          () -> new WakeBench.Answer.Shown<>(true),
+          done -> {
+            ran = true;
+          });
       return;
     }
     BoardState state = bench.powered().orElse(null);
@@ -113,6 +135,15 @@ abstract class MarkedWaking extends WakeHand {
     }
     if (simulated != null) {
       card.why(say("wake.simulated"));
+    }
+    if (isTold() && !open.practiceOn() && bench.hasBoard()) {
+      card.key('+', say("wake.line.again"), this::run);
+      if (asking()) {
+        return card.notYet(say("wake.asking"));
+      }
+      if (!trouble().isEmpty()) {
+        card.verdict(false, trouble());
+      }
     }
     if (!typed().isEmpty()) {
       return number

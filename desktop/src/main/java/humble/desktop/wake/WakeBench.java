@@ -24,7 +24,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 
 /** The board that wakes: how far it is, and the line to it, which never holds the window up. */
-record WakeBench(Seat seat, OpenBuild open) {
+record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
   /** What came back over the line: what was asked for, or one sentence about what stopped it. */
   sealed interface Answer<T> {
     /** It was done; what the simulated board then shows. */
@@ -122,25 +122,47 @@ record WakeBench(Seat seat, OpenBuild open) {
     return new BuildEvent.Saw(peripheral.id(), facts, practice);
   }
 
+  /** Tells whether something answers that can be asked: the practice board, or one on a line. */
+  boolean hasBoard() {
+    return open.practiceOn() || line.port().isPresent() && target().isPresent();
+  }
+
+  private Optional<Firmware.Target> target() {
+    return open.kit().firmware().targets().stream().findFirst();
+  }
+
   /**
-   * Starts the program on the simulated board, sends the requests, and then looks at the board; all
-   * on the thread of the line.
+   * Starts the program on the board that answers, sends the requests, and then looks at it; all on
+   * the thread of the line.
+   *
+   * @param dwellMs how long each request stands on a real board before the next
+   * @param look what the simulated board then shows; a real one is looked at by whoever sits there
    */
   <T> Errand<Answer<T>> ask(
-      List<String> requests, Supplier<Answer<T>> look, Consumer<Answer<T>> then) {
-    List<Firmware.Target> targets = open.kit().firmware().targets();
-    if (targets.isEmpty()) {
+      List<String> requests, int dwellMs, Supplier<Answer<T>> look, Consumer<Answer<T>> then) {
+    Optional<Firmware.Target> target = target();
+    if (target.isEmpty()) {
       return open.works().start(calledOff -> look.get(), then);
     }
-    Firmware.Target target = targets.getFirst();
+    String port = line.port().orElse("");
+    if (!open.practiceOn() && !port.isEmpty()) {
+      return open.works()
+          .talk(
+              port,
+              calledOff -> {
+                String trouble = line.sent(port, target.get(), requests, dwellMs, calledOff);
+                return trouble.isEmpty() ? look.get() : new Answer.Trouble<>(trouble);
+              },
+              then);
+    }
     Build asOf = open.build();
     List<String> all = new ArrayList<>(List.of("start"));
     all.addAll(requests);
     return open.works()
         .talk(
-            target.id(),
+            target.get().id(),
             calledOff -> {
-              String trouble = sent(open.link(target, asOf), all);
+              String trouble = sent(open.link(target.get(), asOf), all);
               return trouble.isEmpty() ? look.get() : new Answer.Trouble<>(trouble);
             },
             then);

@@ -158,6 +158,11 @@ abstract class WakeHand extends Hand {
     return card;
   }
 
+  /** Tells whether a real board can be told to do it over its line. */
+  protected boolean isTold() {
+    return false;
+  }
+
   /** Gives the names at which a caution belongs to this test. */
   protected List<String> concerns() {
     return List.of(peripheral.id());
@@ -173,26 +178,49 @@ abstract class WakeHand extends Hand {
     if (!trouble.isEmpty()) {
       card.verdict(false, trouble);
     }
-    return card.go(say(open.practiceOn() ? simulated : own), run);
+    return card.go(
+        say(open.practiceOn() ? simulated : bench.hasBoard() && isTold() ? "wake.line.run" : own),
+        run);
+  }
+
+  /** Asks the board; what it then shows goes to {@code then}, or stops with a sentence. */
+  protected final <T> void ask(
+      List<String> requests, Supplier<WakeBench.Answer<T>> look, Consumer<T> then) {
+    ask(requests, 0, look, then);
   }
 
   /**
-   * Asks the simulated board; what it then shows goes to {@code then}, or stops with a sentence.
+   * Asks the board, each request standing so long on a real one. Where nothing answers, it is the
+   * maker's to do: it goes on at once.
    */
   protected final <T> void ask(
-      List<String> requests, Supplier<WakeBench.Answer<T>> look, Consumer<T> then) {
+      List<String> requests, int dwellMs, Supplier<WakeBench.Answer<T>> look, Consumer<T> then) {
     trouble = "";
-    asking =
-        own(
-            bench.ask(
-                requests,
-                look,
-                answer -> {
-                  switch (answer) {
-                    case WakeBench.Answer.Shown<T> shown -> then.accept(shown.what());
-                    case WakeBench.Answer.Trouble<T> stopped -> trouble = stopped.sentence();
-                  }
-                }));
+    Consumer<WakeBench.Answer<T>> take =
+        answer -> {
+          switch (answer) {
+            case WakeBench.Answer.Shown<T> shown -> then.accept(shown.what());
+            case WakeBench.Answer.Trouble<T> stopped -> trouble = stopped.sentence();
+          }
+        };
+    if (bench.hasBoard()) {
+      asking = own(bench.ask(requests, dwellMs, look, take));
+    } else {
+      take.accept(look.get());
+    }
+  }
+
+  /** Adds the key that chooses the line to a real board, for what is told over it. */
+  protected final void overLine(Card.Maker card) {
+    if (!open.practiceOn() && !open.kit().firmware().targets().isEmpty()) {
+      card.key('0', say("wake.line.key"), bench.line()::ask);
+      card.why(
+          bench
+              .line()
+              .port()
+              .map(port -> say("wake.line.now", port))
+              .orElseGet(() -> say("wake.line.without")));
+    }
   }
 
   /** Tells whether the board is being asked. */

@@ -21,7 +21,17 @@ public final class WakeStage extends HandStage {
   /** Makes the stage. */
   public WakeStage(OpenBuild open, Desk desk) {
     super(desk);
-    this.bench = new WakeBench(seat, open);
+    this.bench = new WakeBench(seat, open, new WakeLine(seat, open, this::askForLine));
+  }
+
+  private void askForLine() {
+    layOver(new LineHand(bench));
+  }
+
+  @Override
+  public void left() {
+    bench.line().close();
+    super.left();
   }
 
   @Override

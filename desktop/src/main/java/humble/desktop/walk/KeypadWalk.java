@@ -95,7 +95,7 @@ public final class KeypadWalk {
       return List.of(KeyCode.NUMPAD1);
     }
     if (window.stage() == StageId.WAKE && asksForPicture(card)) {
-      return List.of(digit(picture()));
+      return List.of(digit(picture(card)));
     }
     long open = card.rows().stream().skip(1).filter(row -> row.standing() != Standing.DONE).count();
     if (window.stage() == StageId.FIT && open > 0) {
@@ -133,14 +133,21 @@ public final class KeypadWalk {
     return !card.goEnabled() && card.key('1').isPresent();
   }
 
-  /** The number of the picture that looks like the simulated display. */
-  private int picture() {
+  /**
+   * The number of the picture that looks like the simulated display: which way, or which colours.
+   */
+  private int picture(Card card) {
     OpenBuild open = window.build().orElseThrow();
     for (Peripheral peripheral : open.kit().peripherals()) {
       if (peripheral instanceof Peripheral.Display display
           && !open.build().awake().contains(display.id())) {
-        DisplaySetting setting = DisplaySetting.of(open.build().facts(display.id()));
-        return Pose.all().indexOf(open.practice().figure(display, setting)) + 1;
+        DisplaySetting.Seen seen =
+            open.practice()
+                .figure(
+                    display, DisplaySetting.of(display.config(), open.build().facts(display.id())));
+        return card.key('8').isPresent()
+            ? Pose.all().indexOf(seen.pose()) + 1
+            : 1 + (seen.redLooksBlue() ? 1 : 0) + (seen.inverted() ? display.colour() ? 2 : 1 : 0);
       }
     }
     return 1;

@@ -6,12 +6,15 @@ import humble.core.kit.Says;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Reads what is woken. */
 final class PeripheralJson {
   /** Addresses of a bus of two wires: seven bits. */
   private static final int HIGHEST_ADDRESS = 0x7f;
+
+  private static final double MOST_OFFSET_PX = 9_999;
 
   private PeripheralJson() {}
 
@@ -77,11 +80,37 @@ final class PeripheralJson {
         c.flag("power_cycle", false));
   }
 
-  /** The setting stands in the kit for whoever writes its program; the window finds its own. */
   private static Peripheral display(Cursor c, Peripheral.Named named) {
-    c.known("config");
     return new Peripheral.Display(
-        named, c.whole("width_px", 128), c.whole("height_px", 64), c.flag("colour", false));
+        named,
+        c.whole("width_px", 128),
+        c.whole("height_px", 64),
+        c.flag("colour", false),
+        c.child("config").map(PeripheralJson::config).orElse(Map.of()));
+  }
+
+  /** How its program sets it up: what the window begins from. */
+  private static Map<String, String> config(Cursor c) {
+    int turn = c.whole("rotate", 0);
+    if (turn % 90 != 0) {
+      c.error("rotate", "A display turns by quarter turns: 0, 90, 180 or 270.");
+    }
+    return Map.of(
+        "turn-deg", Integer.toString(turn),
+        "mirror", Boolean.toString(c.flag("mirror", false)),
+        "swap-red-blue", Boolean.toString(c.flag("swap_red_blue", false)),
+        "invert", Boolean.toString(c.flag("invert", false)),
+        "x-offset-px", offset(c, "x_offset"),
+        "y-offset-px", offset(c, "y_offset"));
+  }
+
+  private static String offset(Cursor c, String key) {
+    double px = c.number(key, 0);
+    if (px != Math.rint(px) || Math.abs(px) > MOST_OFFSET_PX) {
+      c.error(key, "A whole number of pixels is expected here, to the left and up below zero.");
+      return "0";
+    }
+    return Long.toString(Math.round(px));
   }
 
   private static Peripheral chain(Cursor c, Peripheral.Named named) {

@@ -1,0 +1,185 @@
+package humble.desktop.wake;
+
+import humble.bench.Greeting;
+import humble.bench.LineTrouble;
+import humble.bench.SerialLink;
+import humble.bench.line.LineLink;
+import humble.bench.line.PortSeen;
+import humble.bench.line.SerialPorts;
+import humble.core.kit.Firmware;
+import humble.core.words.Phrase;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.Errand;
+import humble.desktop.session.OpenBuild;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The line to a real board: chosen once, opened when something is first asked of the board, and
+ * open until the stage is left, since many boards start anew whenever their port is opened.
+ */
+final class WakeLine {
+  private static final int ANSWER_MS = 3_000;
+  private static final int PAUSE_MS = 1_000;
+  private static final int STEP_MS = 50;
+  private static final String OK = "ok";
+
+  private final Seat seat;
+  private final OpenBuild open;
+  private final Runnable ask;
+  private final SerialPorts ports = new SerialPorts();
+  private Errand<?> looking = Errand.over();
+  private List<PortSeen> seen = List.of();
+  private boolean looked;
+  private @Nullable String port;
+
+  /** Open and used on the thread of its port alone. */
+  private volatile @Nullable SerialLink link;
+
+  /**
+   * Makes it.
+   *
+   * @param ask asks which line it is
+   */
+  WakeLine(Seat seat, OpenBuild open, Runnable ask) {
+    this.seat = seat;
+    this.open = open;
+    this.ask = ask;
+  }
+
+  /** Asks which line it is. */
+  void ask() {
+    ask.run();
+  }
+
+  /** Gives the port that was chosen. */
+  Optional<String> port() {
+    return Optional.ofNullable(port);
+  }
+
+  void choose(String name) {
+    close();
+    port = name;
+  }
+
+  /** Goes back to doing without. */
+  void none() {
+    close();
+    port = null;
+  }
+
+  /** Gives the ports that were there when they were looked at last. */
+  List<PortSeen> seen() {
+    return seen;
+  }
+
+  boolean hasLooked() {
+    return looked;
+  }
+
+  /** Looks what is plugged in, a moment after it was looked at last. */
+  void look() {
+    if (!looking.isRunning()) {
+      boolean again = looked;
+      looking =
+          open.works()
+              .talk(
+                  "ports of the waking",
+                  calledOff -> {
+                    pause(again ? PAUSE_MS : 0, calledOff);
+                    return ports.look();
+                  },
+                  found -> {
+                    looked = true;
+                    seen = found;
+                    seat.desk().refresh();
+                  });
+    }
+  }
+
+  private static void pause(int ms, BooleanSupplier calledOff) {
+    for (int waited = 0; waited < ms && !calledOff.getAsBoolean(); waited += STEP_MS) {
+      LockSupport.parkNanos(STEP_MS * 1_000_000L);
+    }
+  }
+
+  /**
+   * Sends requests, on the thread of the port; gives one sentence about what stopped them, or
+   * nothing.
+   *
+   * @param dwellMs how long each stands before the next
+   */
+  String sent(
+      String name,
+      Firmware.Target target,
+      List<String> requests,
+      int dwellMs,
+      BooleanSupplier calledOff) {
+    try {
+      SerialLink at = opened(name, target);
+      for (String request : requests) {
+        if (calledOff.getAsBoolean()) {
+          return "";
+        }
+        String answer = at.ask(request);
+        if (!answer.equals(OK)) {
+          return seat.say("wake.line.refused", name, answer);
+        }
+        pause(dwellMs, calledOff);
+      }
+      return "";
+    } catch (LineTrouble e) {
+      closeHere();
+      return seat.say(e.phrase());
+    } catch (IOException e) {
+      closeHere();
+      return seat.say(Phrase.of("link.broken", String.valueOf(e.getMessage())));
+    }
+  }
+
+  /** Another board than the kit's is not driven: its pins mean something else. */
+  private SerialLink opened(String name, Firmware.Target target) throws IOException {
+    SerialLink now = link;
+    if (now == null) {
+      now = new LineLink(SerialPorts.open(name, target.facts().baud()), ANSWER_MS);
+      link = now;
+      Optional<Phrase> stranger = Greeting.stranger(now.ask("hello"), target);
+      if (stranger.isPresent()) {
+        throw new LineTrouble(stranger.get());
+      }
+      String started = now.ask("start");
+      if (!started.equals(OK)) {
+        throw new LineTrouble(Phrase.of("link.not-started", started));
+      }
+    }
+    return now;
+  }
+
+  private void closeHere() {
+    SerialLink now = link;
+    link = null;
+    if (now != null) {
+      now.close();
+    }
+  }
+
+  /** Closes the port, on its own thread; what is under way there comes to its end first. */
+  void close() {
+    looking.cancel();
+    String name = port;
+    if (name != null && link != null) {
+      open.works()
+          .talk(
+              name,
+              calledOff -> {
+                closeHere();
+                return true;
+              },
+              closed -> {});
+    }
+  }
+}
