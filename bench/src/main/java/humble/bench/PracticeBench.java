@@ -21,16 +21,15 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.units.Spread;
 import humble.core.wake.DisplaySetting;
+import humble.core.wake.LightScan;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -204,31 +203,9 @@ public final class PracticeBench {
     return Math.round(reading / digit) * digit;
   }
 
-  /**
-   * Tells which lights of a matrix shine at each one's turn, by driving the controller's pins and
-   * solving the circuit; lights by number, from 1.
-   *
-   * @return the numbers that stay dark at their own turn
-   */
-  public Set<Integer> darkLights(Peripheral.Matrix matrix, BoardState powered) {
-    Set<Integer> dark = new LinkedHashSet<>();
-    for (int number = 1; number <= matrix.lights().size(); number++) {
-      Peripheral.Light light = matrix.lights().get(number - 1);
-      BoardState turn =
-          powered.withDrive(Map.of(light.anodePin(), "high", light.cathodePin(), "low"));
-      if (!shines(light, turn)) {
-        dark.add(number);
-      }
-    }
-    return dark;
-  }
-
-  private boolean shines(Peripheral.Light light, BoardState turn) {
-    if (new DcSolver(parts).solve(turn, faults) instanceof DcOutcome.Solved solved) {
-      DcResult.PartCurrent current = solved.result().parts().get(light.ref());
-      return current != null && Boolean.TRUE.equals(current.lit());
-    }
-    return false;
+  /** Gives what the lights of a matrix show, scan step by scan step. */
+  public LightScan lights(Peripheral.Matrix matrix, BoardState powered) {
+    return new LightsShow(parts, matrix, powered).with(faults);
   }
 
   /**

@@ -16,6 +16,7 @@ import humble.core.stock.Match;
 import humble.core.stock.Meter;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.LightMatrix;
+import humble.core.wake.LightScan;
 import humble.core.wake.Pose;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
@@ -116,21 +117,42 @@ class PracticeBenchTest {
 
   @Test
   void everyLightOfAHealthyBoardShines() {
-    assertThat(bench(1).darkLights(lamps(), KIT.state("idle").orElseThrow())).isEmpty();
+    assertThat(bench(1).lights(lamps(), KIT.state("idle").orElseThrow()).isSound()).isTrue();
   }
 
   @ParameterizedTest
   @CsvSource({"reversed:LED7,7", "missing:LED12,12", "open:LED20.k,20"})
   void aFaultyLightStaysDarkAndTheMatrixSuspectsIt(String fault, int light) {
-    Set<Integer> dark = bench(1, fault).darkLights(lamps(), KIT.state("idle").orElseThrow());
+    Set<Integer> dark = bench(1, fault).lights(lamps(), KIT.state("idle").orElseThrow()).dark();
     assertThat(dark).containsExactly(light);
     assertThat(new LightMatrix(lamps()).suspects(dark, Set.of()).getFirst().explains())
         .containsExactly(light);
   }
 
+  /** A joint of some hundred ohms leaves its light on, and weak. */
+  @Test
+  void aColdJointDimsItsLightAndTheMatrixSuspectsIt() {
+    LightScan seen = bench(1, "cold:LED5.k=300").lights(lamps(), KIT.state("idle").orElseThrow());
+    assertThat(seen).isEqualTo(new LightScan(Set.of(), Set.of(), Set.of(5)));
+    assertThat(new LightMatrix(Parts.of(KIT), lamps()).suspects(seen).getFirst().group())
+        .contains("cold:LED5.1", "cold:LED5.2")
+        .doesNotContain("open:LED5.1", "dead:5");
+  }
+
+  /** Solder across a light's own pads joins its two lines: more than that light tells of it. */
+  @Test
+  void aBridgeAcrossALightIsNamedWhereOthersShowItToo() {
+    LightScan seen =
+        bench(1, "short:LED5.1-LED5.2").lights(lamps(), KIT.state("idle").orElseThrow());
+    assertThat(seen.dark()).contains(5).hasSizeGreaterThan(1);
+    assertThat(new LightMatrix(Parts.of(KIT), lamps()).suspects(seen).getFirst().group())
+        .contains("short:LED5.1-LED5.2");
+  }
+
   @Test
   void anOpenDriveResistorDarkensEveryLightOfItsPin() {
-    Set<Integer> dark = bench(1, "open:R3.1").darkLights(lamps(), KIT.state("idle").orElseThrow());
+    Set<Integer> dark =
+        bench(1, "open:R3.1").lights(lamps(), KIT.state("idle").orElseThrow()).dark();
     assertThat(dark).hasSize(8);
     assertThat(new LightMatrix(lamps()).suspects(dark, Set.of()).getFirst().fault())
         .isEqualTo("open:U1.3");

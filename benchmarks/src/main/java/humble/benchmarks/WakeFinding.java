@@ -1,16 +1,17 @@
 package humble.benchmarks;
 
+import humble.bench.LightsShow;
 import humble.bench.PracticeBench;
-import humble.core.circuit.DcOutcome;
-import humble.core.circuit.DcResult;
-import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.kit.PinRef;
+import humble.core.kit.PointMm;
 import humble.core.wake.LightChain;
 import humble.core.wake.LightMatrix;
+import humble.core.wake.LightScan;
 import humble.core.wake.LightSuspect;
 import humble.core.wake.ParallelLines;
 import humble.formats.kit.KitFolder;
@@ -21,10 +22,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Random;
-import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * Random single faults of what is woken, and where the deduction puts the true one. What is dark
@@ -114,20 +112,27 @@ final class WakeFinding {
         .orElseThrow();
   }
 
-  private record Seen(Set<Integer> dark, Set<Integer> ghosts) {}
+  private static final double NEXT_PIN_MM = 2.6;
 
   private static Tally matrix(String what, Parts parts, int trials, Random random) {
     Tally tally = new Tally(what);
     Peripheral.Matrix matrix = matrixOf(parts.kit());
     BoardState idle = parts.kit().state("idle").orElseThrow();
     LightMatrix reckoning = new LightMatrix(parts, matrix);
+    LightsShow show = new LightsShow(parts, matrix, idle);
     while (tally.shown < trials) {
       int light = 1 + random.nextInt(matrix.lights().size());
       String ref = matrix.lights().get(light - 1).ref();
       String line = matrix.lines().get(random.nextInt(matrix.lines().size()));
       String text;
       List<String> truth;
-      switch (random.nextInt(10)) {
+      switch (random.nextInt(11)) {
+        case 10 -> {
+          // Ohms enough to be seen: a light at two thirds of its current looks like its neighbours.
+          String pin = ref + "." + (1 + random.nextInt(2));
+          text = "cold:" + pin + "=" + (100 + random.nextInt(400));
+          truth = List.of("cold:" + pin);
+        }
         case 0, 1, 2, 3 -> {
           text = "open:" + ref + "." + (1 + random.nextInt(2));
           truth = List.of(text);
@@ -145,20 +150,23 @@ final class WakeFinding {
           truth = List.of(text);
         }
         default -> {
-          int at = random.nextInt(matrix.lines().size() - 1);
-          String a = matrix.lines().get(at);
-          String b = matrix.lines().get(at + 1);
+          String a;
+          String b;
+          do {
+            a = matrix.lines().get(random.nextInt(matrix.lines().size()));
+            b = matrix.lines().get(random.nextInt(matrix.lines().size()));
+          } while (!areNeighbours(parts, a, b));
           text = "short:" + a + "-" + b;
           truth = List.of("short:" + a + "-" + b, "short:" + b + "-" + a);
         }
       }
-      Seen seen = scan(parts, matrix, idle, Fault.parse(text).orElseThrow());
-      if (seen.dark.isEmpty() && seen.ghosts.isEmpty()) {
+      LightScan seen = show.with(List.of(Fault.parse(text).orElseThrow()));
+      if (seen.isSound()) {
         tally.silent++;
         continue;
       }
       long begin = System.nanoTime();
-      List<LightSuspect> suspects = reckoning.suspects(seen.dark, seen.ghosts);
+      List<LightSuspect> suspects = reckoning.suspects(seen);
       tally.add(
           suspects.stream().map(LightSuspect::group).toList(),
           truth,
@@ -167,32 +175,21 @@ final class WakeFinding {
     return tally;
   }
 
-  /** Every light at its own turn: what shines, by the operating point of the whole board. */
-  private static Seen scan(Parts parts, Peripheral.Matrix matrix, BoardState idle, Fault fault) {
-    Set<Integer> dark = new TreeSet<>();
-    Set<Integer> ghosts = new TreeSet<>();
-    for (int turn = 1; turn <= matrix.lights().size(); turn++) {
-      Peripheral.Light driven = matrix.lights().get(turn - 1);
-      BoardState state =
-          idle.withDrive(Map.of(driven.anodePin(), "high", driven.cathodePin(), "low"));
-      DcOutcome outcome = new DcSolver(parts).solve(state, List.of(fault));
-      for (int n = 1; n <= matrix.lights().size(); n++) {
-        boolean lit =
-            outcome instanceof DcOutcome.Solved solved
-                && isLit(solved.result(), matrix.lights().get(n - 1).ref());
-        if (n == turn && !lit) {
-          dark.add(n);
-        } else if (n != turn && lit) {
-          ghosts.add(n);
-        }
-      }
-    }
-    return new Seen(dark, ghosts);
+  /** Solder runs from a pin to the next one. */
+  private static boolean areNeighbours(Parts parts, String a, String b) {
+    PinRef one = PinRef.parse(a).flatMap(parts::canonical).orElseThrow();
+    PinRef other = PinRef.parse(b).flatMap(parts::canonical).orElseThrow();
+    return !one.equals(other)
+        && one.ref().equals(other.ref())
+        && at(parts, one).distanceMm(at(parts, other)) <= NEXT_PIN_MM;
   }
 
-  private static boolean isLit(DcResult result, String ref) {
-    DcResult.PartCurrent current = result.parts().get(ref);
-    return current != null && Boolean.TRUE.equals(current.lit());
+  private static PointMm at(Parts parts, PinRef pin) {
+    return parts.get(pin.ref()).pack().pins().stream()
+        .filter(each -> each.number().equals(pin.pin()))
+        .findFirst()
+        .orElseThrow()
+        .at();
   }
 
   private static Tally chain(Parts parts, int trials, Random random) {

@@ -5,6 +5,7 @@ import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.LightMatrix;
+import humble.core.wake.LightScan;
 import humble.core.wake.LightSuspect;
 import humble.core.wake.Pose;
 import java.io.IOException;
@@ -60,6 +61,13 @@ final class WakeCommand {
         description = "Lights that shine at another's turn.")
     List<Integer> ghosts = new ArrayList<>();
 
+    @Option(
+        names = "--dim",
+        split = ",",
+        paramLabel = "N",
+        description = "Lights that are weak at their own turn.")
+    List<Integer> dim = new ArrayList<>();
+
     @Override
     Answer answer() {
       Kit opened = kit(Objects.requireNonNull(kit));
@@ -67,6 +75,7 @@ final class WakeCommand {
       List<String> problems = new ArrayList<>();
       Set<Integer> all = new TreeSet<>(dark);
       all.addAll(ghosts);
+      all.addAll(dim);
       for (int light : all) {
         if (light < 1 || light > matrix.lights().size()) {
           problems.add(
@@ -82,7 +91,8 @@ final class WakeCommand {
       }
       List<LightSuspect> suspects =
           new LightMatrix(Parts.of(opened), matrix)
-              .suspects(new TreeSet<>(dark), new TreeSet<>(ghosts));
+              .suspects(
+                  new LightScan(new TreeSet<>(dark), new TreeSet<>(ghosts), new TreeSet<>(dim)));
       return suspected(suspects);
     }
 

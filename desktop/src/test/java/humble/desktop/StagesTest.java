@@ -473,7 +473,7 @@ class StagesTest {
       bench.press(KeyCode.ENTER);
       assertThat(bench.card().rows().getFirst().text())
           .contains("joint open at LED7.1 or joint open at LED7.2 or light 7 dead");
-      assertThat(bench.card().go()).startsWith("Write down 1 dark");
+      assertThat(bench.card().go()).startsWith("Write down 1, mend");
       bench.number("99");
       assertThat(bench.card().verdict().orElseThrow().text()).contains("no such light");
       bench.press(KeyCode.ESCAPE);

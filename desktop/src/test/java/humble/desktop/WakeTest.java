@@ -212,7 +212,7 @@ class WakeTest {
   void silentKeysAreFoundAndWhatTheyHaveInCommon() throws Exception {
     BareKeys bench = waking(kit("tidepool", KEYS), "open:U1.6");
     enter(bench);
-    until(bench, () -> card(bench).title().equals("Did every key answer?"));
+    until(bench, () -> card(bench).title().equals("Did every key answer, once?"));
     assertThat(card(bench).verdict().orElseThrow().text()).contains("5, 6, 7, 8");
     assertThat(card(bench).rows()).extracting(Card.Row::text).anyMatch(t -> t.contains("U1.6"));
     enter(bench);
@@ -220,11 +220,52 @@ class WakeTest {
     assertThat(journal(bench).awake()).isEmpty();
   }
 
+  /** Digits mark what the card asks for now; another key asks for another way to fail. */
+  @Test
+  void lightsMayBeWeakOrShineAtAnothersTurn() throws Exception {
+    BareKeys bench = waking(kit("glowmoth", LAMPS), "");
+    build(bench).practiceOn(false);
+    enter(bench);
+    bench.press(KeyCode.ADD);
+    bench.press(KeyCode.NUMPAD2);
+    enter(bench);
+    assertThat(card(bench).verdict().orElseThrow().text()).isEqualTo("Weak: 2.");
+    assertThat(card(bench).rows().getFirst().text()).contains("cold joint at LED2.");
+    bench.press(KeyCode.ADD);
+    bench.keys().pick("part:LED1");
+    assertThat(card(bench).verdict().orElseThrow().text())
+        .isEqualTo("Weak: 2. At another's turn: 1.");
+    bench.keys().pick("part:LED1");
+    enter(bench);
+    assertThat(journal(bench).facts("lamps"))
+        .containsEntry("dim", "2")
+        .containsEntry("ghosts", "")
+        .containsEntry("dark", "")
+        .containsEntry("answer", "not");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+
+  @Test
+  void aKeyThatBouncesIsNoGoodKey() throws Exception {
+    BareKeys bench = waking(kit("tidepool", KEYS), "");
+    build(bench).practiceOn(false);
+    enter(bench);
+    bench.press(KeyCode.ADD);
+    bench.press(KeyCode.NUMPAD4);
+    enter(bench);
+    assertThat(card(bench).rows().getFirst().text()).contains("bounces");
+    enter(bench);
+    assertThat(journal(bench).facts("keys"))
+        .containsEntry("twice", "4")
+        .containsEntry("silent", "");
+    assertThat(journal(bench).awake()).isEmpty();
+  }
+
   @Test
   void aReversedDiodeSilencesItsOwnKeyAlone() throws Exception {
     BareKeys bench = waking(kit("tidepool", KEYS), "reversed:D4");
     enter(bench);
-    until(bench, () -> card(bench).title().equals("Did every key answer?"));
+    until(bench, () -> card(bench).title().equals("Did every key answer, once?"));
     assertThat(card(bench).verdict().orElseThrow().text()).contains("3");
     assertThat(card(bench).rows()).isEmpty();
   }
@@ -425,7 +466,7 @@ class WakeTest {
       over(bench, near);
       assertThat(card(bench).go()).isEqualTo("Tell the board");
       enter(bench);
-      until(bench, () -> card(bench).title().equals("Did every light shine?"));
+      until(bench, () -> card(bench).title().equals("Does every light do what it should?"));
       List<String> asked = Files.readAllLines(home.resolve("asked"));
       assertThat(asked).startsWith("hello", "start", "drive U1.1=high U1.2=low").endsWith("drive");
       assertThat(asked.stream().filter(a -> a.startsWith("drive ")).distinct()).hasSize(3);

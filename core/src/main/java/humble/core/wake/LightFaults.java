@@ -9,7 +9,6 @@ import humble.core.mend.Suspect;
 import humble.core.mend.Suspects;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +29,9 @@ final class LightFaults {
 
   /** A pin whose driver is gone, against the joint of that pin. */
   private static final double PIN_PART = 0.15;
+
+  /** A joint that conducts badly, against one that does not conduct. */
+  private static final double COLD_PART = 0.2;
 
   /** Chip, power or program: against one joint. */
   private static final double OFF_PART = 3;
@@ -76,8 +78,16 @@ final class LightFaults {
     return new LightFaults(matrix, Optional.of(parts), mend, joints);
   }
 
-  /** One fault, its share and what it does to the lines. */
-  record Fault(String name, double prior, LightLines.Wrong wrong) {}
+  /**
+   * One fault, its share and what it does to the lines.
+   *
+   * @param light the light across whose pads it is a bridge, else 0
+   */
+  record Fault(String name, double prior, LightLines.Wrong wrong, int light) {
+    Fault(String name, double prior, LightLines.Wrong wrong) {
+      this(name, prior, wrong, 0);
+    }
+  }
 
   List<Fault> all() {
     List<Fault> all = new ArrayList<>();
@@ -85,6 +95,8 @@ final class LightFaults {
       double open = mend.getOrDefault("open:" + canonical(line), 1.1 * joint);
       all.add(new Fault("open:" + line, open, LightLines.Wrong.open(line)));
       all.add(new Fault("pin:" + line, PIN_PART * open, LightLines.Wrong.open(line)));
+      double cold = mend.getOrDefault("cold:" + canonical(line), COLD_PART * open);
+      all.add(new Fault("cold:" + line, cold, LightLines.Wrong.weak(line)));
     }
     for (int light = 1; light <= matrix.lights().size(); light++) {
       light(light, all);
@@ -101,7 +113,13 @@ final class LightFaults {
   private void light(int light, List<Fault> all) {
     String ref = matrix.lights().get(light - 1).ref();
     LightLines.Wrong dark = LightLines.Wrong.dead(light);
-    joints(ref).forEach((joint, prior) -> all.add(new Fault("open:" + joint, prior, dark)));
+    for (String pin : pins(ref)) {
+      double open = mend.getOrDefault("open:" + pin, joint);
+      all.add(new Fault("open:" + pin, open, dark));
+      double cold = mend.getOrDefault("cold:" + pin, COLD_PART * open);
+      all.add(new Fault("cold:" + pin, cold, LightLines.Wrong.weak(light)));
+    }
+    acrossItsPads(light, pins(ref), all);
     all.add(
         new Fault(
             "reversed:" + light,
@@ -111,29 +129,40 @@ final class LightFaults {
   }
 
   /** The joints of a light that is a part; a light of a module has none that anybody reaches. */
-  private Map<String, Double> joints(String ref) {
-    Map<String, Double> joints = new LinkedHashMap<>();
-    parts
-        .flatMap(board -> board.part(ref))
-        .ifPresent(part ->
-            part.pack()
-                .pins()
-                .forEach(pin -> {
-                  String name = ref + "." + pin.number();
-                  double cold = mend.getOrDefault("cold:" + name, 0.0);
-                  joints.put(name, mend.getOrDefault("open:" + name, joint) + cold);
-                }));
-    return joints;
+  private List<String> pins(String ref) {
+    return parts.flatMap(board -> board.part(ref)).stream()
+        .flatMap(part -> part.pack().pins().stream())
+        .map(pin -> ref + "." + pin.number())
+        .toList();
+  }
+
+  /** A bridge across the pads of a light joins its two lines. */
+  private void acrossItsPads(int light, List<String> pins, List<Fault> all) {
+    if (pins.size() == 2) {
+      Peripheral.Light lines = matrix.lights().get(light - 1);
+      double prior = shorted(pins.getFirst(), pins.getLast());
+      if (prior > 0) {
+        all.add(
+            new Fault(
+                "short:" + pins.getFirst() + "-" + pins.getLast(),
+                prior,
+                LightLines.Wrong.joinedBehind(lines.anodePin(), lines.cathodePin()),
+                light));
+      }
+    }
+  }
+
+  private double shorted(String a, String b) {
+    return Math.max(
+        mend.getOrDefault("short:" + a + "-" + b, 0.0),
+        mend.getOrDefault("short:" + b + "-" + a, 0.0));
   }
 
   private void bridge(int i, int k, List<Fault> all) {
     String a = matrix.lines().get(i);
     String b = matrix.lines().get(k);
     double usual = (k == i + 1 ? USUAL_BRIDGE : FAR_BRIDGE) * joint;
-    double prior =
-        Math.max(
-            mend.getOrDefault("short:" + canonical(a) + "-" + canonical(b), 0.0),
-            mend.getOrDefault("short:" + canonical(b) + "-" + canonical(a), 0.0));
+    double prior = shorted(canonical(a), canonical(b));
     // On a board whose pads are known only neighbours are bridged, as Mend has it.
     if (mend.isEmpty() || prior > 0) {
       all.add(

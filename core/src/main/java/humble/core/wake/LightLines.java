@@ -20,32 +20,51 @@ final class LightLines {
     this.matrix = matrix;
   }
 
-  /** Open lines, dead lights, reversed lights, two joined lines, or all of it off. */
+  /**
+   * Open lines, dead lights, reversed lights, weak lights and lines, two joined lines, or all of it
+   * off.
+   */
   record Wrong(
       Set<String> openLines,
       Set<Integer> dead,
       Set<Integer> reversed,
+      Set<Integer> weak,
+      Set<String> weakLines,
       String joinedA,
       String joinedB,
+      boolean shares,
       boolean isOff) {
     static Wrong open(String line) {
-      return new Wrong(Set.of(line), Set.of(), Set.of(), "", "", false);
+      return new Wrong(Set.of(line), Set.of(), Set.of(), Set.of(), Set.of(), "", "", false, false);
     }
 
     static Wrong dead(int light) {
-      return new Wrong(Set.of(), Set.of(light), Set.of(), "", "", false);
+      return new Wrong(Set.of(), Set.of(light), Set.of(), Set.of(), Set.of(), "", "", false, false);
     }
 
     static Wrong reversed(int light) {
-      return new Wrong(Set.of(), Set.of(), Set.of(light), "", "", false);
+      return new Wrong(Set.of(), Set.of(), Set.of(light), Set.of(), Set.of(), "", "", false, false);
+    }
+
+    static Wrong weak(int light) {
+      return new Wrong(Set.of(), Set.of(), Set.of(), Set.of(light), Set.of(), "", "", false, false);
+    }
+
+    static Wrong weak(String line) {
+      return new Wrong(Set.of(), Set.of(), Set.of(), Set.of(), Set.of(line), "", "", false, false);
     }
 
     static Wrong joined(String a, String b) {
-      return new Wrong(Set.of(), Set.of(), Set.of(), a, b, false);
+      return new Wrong(Set.of(), Set.of(), Set.of(), Set.of(), Set.of(), a, b, false, false);
+    }
+
+    /** Joined behind their resistors: lights that shine together share one, and are weak. */
+    static Wrong joinedBehind(String a, String b) {
+      return new Wrong(Set.of(), Set.of(), Set.of(), Set.of(), Set.of(), a, b, true, false);
     }
 
     static Wrong off() {
-      return new Wrong(Set.of(), Set.of(), Set.of(), "", "", true);
+      return new Wrong(Set.of(), Set.of(), Set.of(), Set.of(), Set.of(), "", "", false, true);
     }
 
     /** Gives both at once; of two bridges this one alone. */
@@ -55,8 +74,11 @@ final class LightLines {
           both(openLines, other.openLines),
           both(dead, other.dead),
           both(reversed, other.reversed),
+          both(weak, other.weak),
+          both(weakLines, other.weakLines),
           mine ? joinedA : other.joinedA,
           mine ? joinedB : other.joinedB,
+          mine ? shares : other.shares,
           isOff || other.isOff);
     }
 
@@ -103,6 +125,15 @@ final class LightLines {
 
     private List<Integer> at(String anode, String cathode) {
       return between.getOrDefault(new Between(anode, cathode), List.of());
+    }
+
+    /** Tells whether a light that shines at its own turn is weak there. */
+    boolean isWeak(int turn, Set<Integer> lit) {
+      Peripheral.Light driven = matrix.lights().get(turn - 1);
+      return wrong.weak().contains(turn)
+          || wrong.weakLines().contains(driven.anodePin())
+          || wrong.weakLines().contains(driven.cathodePin())
+          || wrong.shares() && lit.size() > 1;
     }
 
     /** Gives the lights that shine at the turn of one. */

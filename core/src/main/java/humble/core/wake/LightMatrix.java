@@ -24,15 +24,6 @@ import java.util.TreeSet;
  * are played two at a time.
  */
 public final class LightMatrix {
-  /** A light that shines is hardly ever called dark; a dark one is overlooked now and then. */
-  private static final double LOG_DARK_NOT_PREDICTED = Math.log(0.0002);
-
-  private static final double LOG_DARK_NOT_SEEN = Math.log(0.002);
-  private static final double LOG_GHOST_NOT_PREDICTED = Math.log(0.02);
-
-  /** A second light at another's turn is easily not looked for. */
-  private static final double LOG_GHOST_NOT_SEEN = Math.log(0.3);
-
   private static final double LEAST_BELIEF = 1e-4;
 
   /** A second fault on a board that has one. */
@@ -65,11 +56,8 @@ public final class LightMatrix {
     this.groups = groups(all);
   }
 
-  /** What a fault makes dark and what it makes shine at another's turn. */
-  private record Shows(Set<Integer> dark, Set<Integer> ghosts) {}
-
   /** Faults that show alike: no scan tells them apart. */
-  private record Group(Shows shows, double prior, List<String> names, LightLines.Wrong first) {}
+  private record Group(LightScan shows, double prior, List<String> names, LightLines.Wrong first) {}
 
   /**
    * Gives the faults that account for what was seen, most believed first, one for each group that a
@@ -79,16 +67,21 @@ public final class LightMatrix {
    * @param ghosts lights that shone at another's turn
    */
   public List<LightSuspect> suspects(Set<Integer> dark, Set<Integer> ghosts) {
-    if (dark.isEmpty() && ghosts.isEmpty()) {
+    return suspects(new LightScan(dark, ghosts, Set.of()));
+  }
+
+  /** Gives the same for a whole scan, weak lights included. */
+  public List<LightSuspect> suspects(LightScan seen) {
+    if (seen.isSound()) {
       return List.of();
     }
     List<Group> all = new ArrayList<>(groups);
-    if (groups.stream().noneMatch(g -> differs(g.shows(), dark, ghosts) == 0)) {
-      all.addAll(pairs(dark, ghosts));
+    if (groups.stream().noneMatch(g -> g.shows().equals(seen))) {
+      all.addAll(pairs(seen));
     }
     double[] logs =
         all.stream()
-            .mapToDouble(g -> Math.log(g.prior()) + logLikelihood(g.shows(), dark, ghosts))
+            .mapToDouble(g -> Math.log(g.prior()) + g.shows().logLikelihood(seen))
             .toArray();
     // The likeliest of them counts as 1: however many lights are dark, not all weights vanish.
     double most = Arrays.stream(logs).max().orElse(0);
@@ -97,7 +90,7 @@ public final class LightMatrix {
     for (int i = 0; i < logs.length; i++) {
       Group group = all.get(i);
       double belief = Math.exp(logs[i] - most) / sum;
-      Set<Integer> explains = explained(group.shows(), dark, ghosts);
+      Set<Integer> explains = group.shows().explains(seen);
       if (!explains.isEmpty() && belief > LEAST_BELIEF) {
         suspects.add(
             new LightSuspect(
@@ -111,23 +104,14 @@ public final class LightMatrix {
     return suspects;
   }
 
-  private static Set<Integer> explained(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
-    Set<Integer> explains = new TreeSet<>(shows.dark());
-    explains.retainAll(dark);
-    Set<Integer> ghostly = new TreeSet<>(shows.ghosts());
-    ghostly.retainAll(ghosts);
-    explains.addAll(ghostly);
-    return explains;
-  }
-
   /** Two groups at once, of those that account for most of what was seen. */
-  private List<Group> pairs(Set<Integer> dark, Set<Integer> ghosts) {
+  private List<Group> pairs(LightScan seen) {
     List<Group> likely =
         groups.stream()
-            .filter(g -> !explained(g.shows(), dark, ghosts).isEmpty())
+            .filter(g -> !g.shows().explains(seen).isEmpty())
             .sorted(
                 Comparator.comparingDouble(
-                    (Group g) -> -Math.log(g.prior()) - logLikelihood(g.shows(), dark, ghosts)))
+                    (Group g) -> -Math.log(g.prior()) - g.shows().logLikelihood(seen)))
             .limit(PAIRED)
             .toList();
     List<Group> pairs = new ArrayList<>();
@@ -147,9 +131,15 @@ public final class LightMatrix {
   }
 
   private List<Group> groups(List<LightFaults.Fault> faults) {
-    Map<Shows, List<LightFaults.Fault>> alike = new LinkedHashMap<>();
-    faults.forEach(
-        fault -> alike.computeIfAbsent(shows(fault.wrong()), key -> new ArrayList<>()).add(fault));
+    Map<LightScan, List<LightFaults.Fault>> alike = new LinkedHashMap<>();
+    for (LightFaults.Fault fault : faults) {
+      LightScan shows = shows(fault.wrong());
+      // Whoever looks at the joints of a dark light sees a bridge across its pads as well: it is
+      // named where it shows in other lights too.
+      if (fault.light() == 0 || !shows.equals(shows(LightLines.Wrong.dead(fault.light())))) {
+        alike.computeIfAbsent(shows, key -> new ArrayList<>()).add(fault);
+      }
+    }
     List<Group> all = new ArrayList<>();
     alike.forEach((shows, same) -> {
       double prior = same.stream().mapToDouble(LightFaults.Fault::prior).sum();
@@ -163,45 +153,21 @@ public final class LightMatrix {
     return all;
   }
 
-  /**
-   * Every light seen otherwise than the fault predicts costs a factor: eyes err, and two faults may
-   * be there.
-   */
-  private static double logLikelihood(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
-    return LOG_DARK_NOT_PREDICTED * without(dark, shows.dark())
-        + LOG_DARK_NOT_SEEN * without(shows.dark(), dark)
-        + LOG_GHOST_NOT_PREDICTED * without(ghosts, shows.ghosts())
-        + LOG_GHOST_NOT_SEEN * without(shows.ghosts(), ghosts);
-  }
-
-  /** How many of {@code all} are not in {@code others}. */
-  private static int without(Set<Integer> all, Set<Integer> others) {
-    Set<Integer> left = new TreeSet<>(all);
-    left.removeAll(others);
-    return left.size();
-  }
-
-  private static int differs(Shows shows, Set<Integer> dark, Set<Integer> ghosts) {
-    return difference(shows.dark(), dark) + difference(shows.ghosts(), ghosts);
-  }
-
-  private static int difference(Set<Integer> a, Set<Integer> b) {
-    Set<Integer> both = new TreeSet<>(a);
-    both.retainAll(b);
-    return a.size() + b.size() - 2 * both.size();
-  }
-
-  private Shows shows(LightLines.Wrong wrong) {
+  private LightScan shows(LightLines.Wrong wrong) {
     Set<Integer> dark = new TreeSet<>();
     Set<Integer> ghosts = new TreeSet<>();
+    Set<Integer> dim = new TreeSet<>();
     LightLines.Scan scan = lights.with(wrong);
     for (int turn = 1; turn <= count; turn++) {
       Set<Integer> lit = scan.lit(turn);
-      if (!lit.remove(turn)) {
+      if (!lit.contains(turn)) {
         dark.add(turn);
+      } else if (scan.isWeak(turn, lit)) {
+        dim.add(turn);
       }
+      lit.remove(turn);
       ghosts.addAll(lit);
     }
-    return new Shows(dark, ghosts);
+    return new LightScan(dark, ghosts, dim);
   }
 }

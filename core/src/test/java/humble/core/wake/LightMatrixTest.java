@@ -127,6 +127,26 @@ class LightMatrixTest {
     assertThat(first.fault()).isEqualTo("reversed:1");
   }
 
+  /** Weak is not dark: what leaves a light on is suspected, and what darkens it is not. */
+  @Property
+  void aWeakLightIsABadJointAndAllOfALineIsItsOwn(@ForAll @IntRange(min = 1, max = 12) int light) {
+    Peripheral.Matrix matrix = pairs(3.3);
+    assertThat(new LightMatrix(matrix).suspects(new LightScan(Set.of(), Set.of(), Set.of(light))))
+        .allSatisfy(each -> assertThat(each.group()).noneMatch(name -> name.startsWith("open:")));
+    String line = matrix.lights().get(light - 1).anodePin();
+    Set<Integer> weak = new java.util.TreeSet<>();
+    for (int n = 1; n <= 12; n++) {
+      Peripheral.Light each = matrix.lights().get(n - 1);
+      if (each.anodePin().equals(line) || each.cathodePin().equals(line)) {
+        weak.add(n);
+      }
+    }
+    LightSuspect first =
+        new LightMatrix(matrix).suspects(new LightScan(Set.of(), Set.of(), weak)).getFirst();
+    assertThat(first.fault()).isEqualTo("cold:" + line);
+    assertThat(first.belief()).isGreaterThan(0.9);
+  }
+
   @Property
   void aDeadLightIsAlwaysAmongTheFirst(@ForAll @IntRange(min = 1, max = 12) int light) {
     List<LightSuspect> suspects = new LightMatrix(pairs(3.3)).suspects(Set.of(light), Set.of());

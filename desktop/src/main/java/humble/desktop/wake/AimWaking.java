@@ -50,7 +50,9 @@ final class AimWaking extends WakeHand {
       if (aim.next() == Aim.Next.STUCK) {
         card.key('/', say("wake.mend"), () -> write(aim, false));
       }
-      card.key(Card.ESC, say("wake.read.anew"), this::anew);
+      if (typed().isEmpty()) {
+        card.key(Card.ESC, say("wake.read.anew"), this::anew);
+      }
     }
     beside(card);
     card.field(typed().text(), "", Takes.DIGITS);

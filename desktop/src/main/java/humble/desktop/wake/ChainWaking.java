@@ -132,7 +132,7 @@ final class ChainWaking extends WakeHand {
                   .collect(java.util.stream.Collectors.toSet());
       return Optional.of(
           TestPicture.of(open, chain, seat.words())
-              .numbered(chain.refs(), marked, Set.of(), say("wake.chain.legend")));
+              .numbered(chain.refs(), List.of(marked), say("wake.chain.legend")));
     }
     return Optional.of(new Strip(chain.count(), dark));
   }

@@ -4,19 +4,22 @@ import humble.bench.PracticeBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
 import humble.core.wake.GhostKeys;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
 /**
  * Keys: each is pressed, those that nothing answers to are marked, and a row or a column that they
- * are all of is told. Fact {@code silent}: their numbers.
+ * are all of is told. Facts: {@code silent}, {@code twice} (one press counts twice), {@code others}
+ * (others seem pressed with it), each with its numbers.
  */
 final class KeysWaking extends MarkedWaking {
   private final Peripheral.Buttons keys;
 
   private KeysWaking(WakeBench bench, Peripheral.Buttons keys) {
-    super(bench, keys, "keys", "silent", keys.refs());
+    super(bench, keys, "keys", List.of("silent", "twice", "others"), keys.refs());
     this.keys = keys;
   }
 
@@ -27,8 +30,8 @@ final class KeysWaking extends MarkedWaking {
   }
 
   @Override
-  protected Set<Integer> failing(PracticeBench practice, BoardState powered) {
-    return practice.wake().silentKeys(keys, powered);
+  protected Map<String, Set<Integer>> failing(PracticeBench practice, BoardState powered) {
+    return Map.of("silent", practice.wake().silentKeys(keys, powered));
   }
 
   @Override
@@ -37,16 +40,27 @@ final class KeysWaking extends MarkedWaking {
   }
 
   @Override
-  protected List<String> told(Set<Integer> numbers) {
-    if (keys.rows().isEmpty()) {
-      return List.of();
+  protected List<String> told(Map<String, Set<Integer>> numbers) {
+    List<String> told = new ArrayList<>();
+    if (!keys.rows().isEmpty()) {
+      new GhostKeys(keys.rows().size(), keys.columns().size(), keys.diodes())
+          .common(numbers.getOrDefault("silent", Set.of()))
+          .forEach(all ->
+              told.add(
+                  say(
+                      all.row() ? "wake.keys.row" : "wake.keys.column",
+                      (all.row() ? keys.rows() : keys.columns()).get(all.index()))));
     }
-    return new GhostKeys(keys.rows().size(), keys.columns().size(), keys.diodes())
-        .common(numbers).stream()
-            .map(all ->
-                say(
-                    all.row() ? "wake.keys.row" : "wake.keys.column",
-                    (all.row() ? keys.rows() : keys.columns()).get(all.index())))
-            .toList();
+    if (!numbers.getOrDefault("twice", Set.of()).isEmpty()) {
+      told.add(say("wake.keys.bounce"));
+    }
+    if (!numbers.getOrDefault("others", Set.of()).isEmpty()) {
+      told.add(
+          say(
+              keys.rows().isEmpty()
+                  ? "wake.keys.joined"
+                  : keys.diodes() ? "wake.keys.diode" : "wake.keys.no-diode"));
+    }
+    return told;
   }
 }

@@ -4,15 +4,19 @@ import humble.bench.PracticeBench;
 import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
 import humble.core.wake.LightMatrix;
+import humble.core.wake.LightScan;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Lights of a matrix: each shines at its own turn, the numbers of the dark ones are typed, and what
- * they have in common is deduced. Fact {@code dark}: the numbers that stayed dark.
+ * they have in common is deduced. Facts: {@code dark}, {@code dim}, {@code ghosts}, each with its
+ * numbers.
  */
 final class LightsWaking extends MarkedWaking {
   private static final int MOST_SUSPECTS = 3;
@@ -27,7 +31,7 @@ final class LightsWaking extends MarkedWaking {
         bench,
         matrix,
         "lights",
-        "dark",
+        List.of("dark", "dim", "ghosts"),
         matrix.lights().stream().map(Peripheral.Light::ref).toList());
     this.matrix = matrix;
   }
@@ -50,8 +54,13 @@ final class LightsWaking extends MarkedWaking {
   }
 
   @Override
-  protected Set<Integer> failing(PracticeBench practice, BoardState powered) {
-    return practice.darkLights(matrix, powered);
+  protected Map<String, Set<Integer>> failing(PracticeBench practice, BoardState powered) {
+    LightScan scan = practice.lights(matrix, powered);
+    Map<String, Set<Integer>> all = new LinkedHashMap<>();
+    all.put("dark", scan.dark());
+    all.put("dim", scan.dim());
+    all.put("ghosts", scan.ghosts());
+    return all;
   }
 
   @Override
@@ -71,13 +80,19 @@ final class LightsWaking extends MarkedWaking {
   }
 
   @Override
-  protected List<String> told(Set<Integer> numbers) {
+  protected List<String> told(Map<String, Set<Integer>> numbers) {
     LightMatrix ready = reckoning;
     if (ready == null) {
       ready = new LightMatrix(open.built(), matrix);
       reckoning = ready;
     }
-    return ready.suspects(numbers, Set.of()).stream()
+    return ready
+        .suspects(
+            new LightScan(
+                numbers.getOrDefault("dark", Set.of()),
+                numbers.getOrDefault("ghosts", Set.of()),
+                numbers.getOrDefault("dim", Set.of())))
+        .stream()
         .limit(MOST_SUSPECTS)
         .map(this::suspected)
         .toList();

@@ -6,47 +6,55 @@ import humble.core.kit.Peripheral;
 import humble.core.wake.LightNumbers;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A test of many alike, each with a number: all are run, the numbers of those that fail are typed
- * or clicked, and what they have in common is told. Its words begin with {@code wake.} and the
- * kind's own name; its fact has the numbers.
+ * A test of many alike, each with a number: all are run, the numbers of those that do something
+ * else are typed or clicked, and what they have in common is told. There are several ways to do
+ * something else; one of them is being marked. Its words begin with {@code wake.} and the kind's
+ * own name; each way is a fact with its numbers.
  */
 abstract class MarkedWaking extends WakeHand {
   /** Long enough to see which light it is, short enough to wait for all of them. */
   private static final int DWELL_MS = 400;
 
   private final String kind;
-  private final String fact;
+  private final List<String> ways;
   private final List<String> refs;
-  private final Set<Integer> marked = new TreeSet<>();
+  private final Map<String, Set<Integer>> marked = new LinkedHashMap<>();
+  private int way;
   private boolean ran;
-  private @Nullable Set<Integer> simulated;
+  private @Nullable Map<String, Set<Integer>> simulated;
 
   /**
    * Makes it.
    *
    * @param kind what its words begin with after {@code wake.}
-   * @param fact name of the fact that has the numbers
+   * @param ways names of the facts that have the numbers, the usual one first
    * @param refs the parts that bear the numbers from 1; a ref is empty where it is no part
    */
   MarkedWaking(
-      WakeBench bench, Peripheral peripheral, String kind, String fact, List<String> refs) {
+      WakeBench bench, Peripheral peripheral, String kind, List<String> ways, List<String> refs) {
     super(bench, peripheral);
     this.kind = "wake." + kind + ".";
-    this.fact = fact;
+    this.ways = List.copyOf(ways);
     this.refs = List.copyOf(refs);
+    clear();
   }
 
-  /** Gives the numbers that fail on the simulated board; asked on the thread of its line. */
-  protected abstract Set<Integer> failing(PracticeBench practice, BoardState powered);
+  /**
+   * Gives the numbers that do something else on the simulated board, by the way they do; asked on
+   * the thread of its line.
+   */
+  protected abstract Map<String, Set<Integer>> failing(PracticeBench practice, BoardState powered);
 
   /** Gives what a real board is told over its line, one after the other; none where it is not. */
   protected List<String> requests() {
@@ -59,13 +67,25 @@ abstract class MarkedWaking extends WakeHand {
   }
 
   /** Gives what the marked ones have in common, in words. */
-  protected abstract List<String> told(Set<Integer> numbers);
+  protected abstract List<String> told(Map<String, Set<Integer>> numbers);
 
   /** Tells whether those that fail on the simulated board are seen, rather than told at once. */
   protected abstract boolean isSeen();
 
-  private Set<Integer> before() {
-    return LightNumbers.of(bench.facts(peripheral()).getOrDefault(fact, ""));
+  private void clear() {
+    ways.forEach(each -> marked.put(each, new TreeSet<>()));
+    way = 0;
+  }
+
+  private Map<String, Set<Integer>> before() {
+    Map<String, Set<Integer>> all = new LinkedHashMap<>();
+    ways.forEach(
+        each -> all.put(each, LightNumbers.of(bench.facts(peripheral()).getOrDefault(each, ""))));
+    return all;
+  }
+
+  private static boolean isSound(Map<String, Set<Integer>> numbers) {
+    return numbers.values().stream().allMatch(Set::isEmpty);
   }
 
   @Override
@@ -89,14 +109,20 @@ abstract class MarkedWaking extends WakeHand {
         : card.go(say("wake.mend"), this::mend);
   }
 
-  private void fails(Card.Maker card, Set<Integer> numbers) {
-    card.verdict(false, say(kind + "marked", List.copyOf(numbers)));
+  private void fails(Card.Maker card, Map<String, Set<Integer>> numbers) {
+    List<String> sentences = new ArrayList<>();
+    numbers.forEach((each, its) -> {
+      if (!its.isEmpty()) {
+        sentences.add(say(kind + "marked." + each, List.copyOf(its)));
+      }
+    });
+    card.verdict(false, String.join(" ", sentences));
     told(numbers).forEach(text -> card.row(Standing.TO_DO, text));
   }
 
   private void run() {
     simulated = null;
-    marked.clear();
+    clear();
     if (!open.practiceOn()) {
       ask(
           requests(),
@@ -118,39 +144,43 @@ abstract class MarkedWaking extends WakeHand {
         shown -> {
           simulated = shown;
           if (!isSeen()) {
-            marked.addAll(shown);
+            shown.forEach((each, numbers) -> at(each).addAll(numbers));
           }
           ran = true;
         });
   }
 
+  private Set<Integer> at(String of) {
+    return marked.computeIfAbsent(of, key -> new TreeSet<>());
+  }
+
   private Card which() {
-    Card.Maker card = begun(say(kind + "which")).how(say(kind + "which.how"));
+    String now = ways.get(way);
+    Card.Maker card = begun(say(kind + "which")).how(say(kind + "which.how." + now));
     card.field(typed().text(), say(kind + "unit"));
     Optional<Integer> number = number();
     if (!typed().isEmpty() && number.isEmpty()) {
       card.verdict(false, say(kind + "no-such", refs.size()));
-    } else if (!marked.isEmpty()) {
+    } else if (!isSound(marked)) {
       fails(card, marked);
     }
     if (simulated != null) {
       card.why(say("wake.simulated"));
     }
-    if (isTold() && !open.practiceOn() && bench.hasBoard()) {
-      card.key('+', say("wake.line.again"), this::run);
-      if (asking()) {
-        return card.notYet(say("wake.asking"));
-      }
-      if (!trouble().isEmpty()) {
-        card.verdict(false, trouble());
-      }
+    String next = ways.get((way + 1) % ways.size());
+    card.key('+', say(kind + "instead." + next), () -> way = (way + 1) % ways.size());
+    if (typed().isEmpty()) {
+      card.key(Card.ESC, say("wake.read.anew"), () -> ran = false);
     }
     if (!typed().isEmpty()) {
       return number
-          .map(n -> card.go(say(kind + (marked.contains(n) ? "unmark" : "mark"), n), () -> mark(n)))
+          .map(n ->
+              card.go(
+                  say(kind + (at(now).contains(n) ? "unmark" : "mark." + now), n), () -> mark(n)))
           .orElseGet(() -> card.notYet(say("wake.number")));
     }
-    return card.go(say(kind + (marked.isEmpty() ? "all" : "write"), marked.size()), this::write);
+    long all = marked.values().stream().flatMap(Set::stream).distinct().count();
+    return card.go(say(kind + (all == 0 ? "all" : "write"), all), this::write);
   }
 
   private Optional<Integer> number() {
@@ -161,8 +191,9 @@ abstract class MarkedWaking extends WakeHand {
   }
 
   private void mark(int number) {
-    if (!marked.remove(number)) {
-      marked.add(number);
+    Set<Integer> now = at(ways.get(way));
+    if (!now.remove(number)) {
+      now.add(number);
     }
     typed().clear();
   }
@@ -177,28 +208,23 @@ abstract class MarkedWaking extends WakeHand {
   }
 
   private void write() {
-    Map<String, String> facts = Map.of(fact, LightNumbers.text(marked));
-    boolean all = marked.isEmpty();
+    Map<String, String> facts = new HashMap<>();
+    marked.forEach((each, numbers) -> facts.put(each, LightNumbers.text(numbers)));
+    boolean all = isSound(marked);
     ran = false;
-    marked.clear();
+    clear();
     answered(facts, all, simulated != null);
   }
 
   @Override
   protected final Optional<Waking.Picture> picture() {
-    Set<Integer> failed = simulated;
+    Map<String, Set<Integer>> failed = simulated;
     boolean shows = ran && failed != null && isSeen();
-    Set<Integer> shining = new TreeSet<>();
-    if (shows && failed != null) {
-      IntStream.rangeClosed(1, refs.size()).forEach(shining::add);
-      shining.removeAll(failed);
-    }
-    return Optional.of(
+    List<Set<Integer>> marks = new ArrayList<>((ran ? marked : before()).values());
+    TestPicture board =
         TestPicture.of(open, peripheral(), seat.words())
-            .numbered(
-                refs,
-                ran ? Set.copyOf(marked) : before(),
-                shining,
-                say(kind + (shows ? "legend" : "numbers"))));
+            .numbered(refs, marks, say(kind + (shows ? "legend" : "numbers")));
+    return Optional.of(
+        shows && failed != null ? board.shining(List.copyOf(failed.values())) : board);
   }
 }

@@ -59,7 +59,7 @@ final class MeasuredWaking extends WakeHand {
     card.field(typed().text(), now.unit(), now.signed() ? Takes.SIGNED : Takes.DIGITS);
     if (read.isEmpty()) {
       beside(card);
-    } else {
+    } else if (typed().isEmpty()) {
       card.key(Card.ESC, say("wake.read.anew"), read::clear);
     }
     if (asking()) {

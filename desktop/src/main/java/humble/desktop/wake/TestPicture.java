@@ -25,8 +25,9 @@ record TestPicture(
     Set<String> fitted,
     Set<String> tried,
     List<String> numbered,
-    Set<Integer> marked,
-    Set<Integer> shining,
+    List<Set<Integer>> marked,
+    List<Set<Integer>> otherwise,
+    boolean lit,
     Map<String, String> set,
     String legend,
     Words words)
@@ -53,8 +54,9 @@ record TestPicture(
         open.onBoard(),
         tried,
         List.of(),
-        Set.of(),
-        Set.of(),
+        List.of(),
+        List.of(),
+        false,
         peripheral.says().set(),
         "",
         words);
@@ -64,14 +66,22 @@ record TestPicture(
    * Gives it with numbered parts, which answer to clicks.
    *
    * @param refs parts that bear the numbers from 1
-   * @param failed numbers that were marked
-   * @param bright numbers that shine
+   * @param failed numbers that were marked, one set for each way to fail
    * @param below what the picture shows, in words
    */
-  TestPicture numbered(List<String> refs, Set<Integer> failed, Set<Integer> bright, String below) {
+  TestPicture numbered(List<String> refs, List<Set<Integer>> failed, String below) {
     Set<String> all = new LinkedHashSet<>(refs);
     all.remove("");
-    return new TestPicture(parts, fitted, all, refs, failed, bright, set, below, words);
+    return new TestPicture(parts, fitted, all, refs, failed, List.of(), false, set, below, words);
+  }
+
+  /**
+   * Gives it with its numbers shining.
+   *
+   * @param not those that are dark, those that are dim, those that shine at another's turn
+   */
+  TestPicture shining(List<Set<Integer>> not) {
+    return new TestPicture(parts, fitted, tried, numbered, marked, not, true, set, legend, words);
   }
 
   @Override
@@ -148,16 +158,28 @@ record TestPicture(
   }
 
   private void number(Pen pen, int number, double[] at) {
-    boolean dead = marked.contains(number);
-    boolean bright = shining.contains(number);
+    int way = way(marked, number);
+    int not = way(otherwise, number);
+    boolean bright = lit && not != 0;
     if (bright) {
-      pen.glow(at[0], at[1], 24, Token.FLUX);
+      pen.glow(at[0], at[1], not == 1 ? 17 : 24, Token.FLUX);
     }
-    if (dead) {
-      pen.diamond(at[0], at[1], 19, Token.ALARM);
-    } else {
-      pen.disc(
-          at[0], at[1], 14, bright ? Token.FLUX_PALE : Token.CARD, Token.INK, bright ? 2.5 : 1.5);
+    if (not == 2) {
+      pen.disc(at[0], at[1], 30, null, Token.FLUX, 2.5);
+    }
+    boolean dead = way == 0;
+    switch (way) {
+      case 0 -> pen.diamond(at[0], at[1], 19, Token.ALARM);
+      case 1 -> pen.disc(at[0], at[1], 15, Token.ALARM_PALE, Token.ALARM, 4);
+      case 2 -> pen.box(at[0] - 15, at[1] - 15, 30, 30, 2, Token.ALARM_PALE, Token.ALARM);
+      default ->
+          pen.disc(
+              at[0],
+              at[1],
+              14,
+              bright && not != 1 ? Token.FLUX_PALE : Token.CARD,
+              Token.INK,
+              bright ? 2.5 : 1.5);
     }
     pen.bold(
         Integer.toString(number),
@@ -166,6 +188,16 @@ record TestPicture(
         number > 9 ? 13 : 15,
         dead ? Token.CARD : Token.INK,
         Pen.Hang.MIDDLE);
+  }
+
+  /** Gives which of the sets a number is in first, -1 for none. */
+  private static int way(List<Set<Integer>> sets, int number) {
+    for (int i = 0; i < sets.size(); i++) {
+      if (sets.get(i).contains(number)) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   private static void name(Pen pen, String ref, double[] at) {

@@ -81,6 +81,7 @@ public final class KeypadWalk {
     if (window.stage() == StageId.WAKE
         && card.field().isPresent()
         && card.key('+').isPresent()
+        && card.key(Card.ESC).isEmpty()
         && card.verdict().filter(verdict -> !verdict.good()).isPresent()) {
       return List.of(KeyCode.ADD);
     }
