@@ -148,7 +148,16 @@ public final class SimulatedBoard {
 
   /** Tells whether the meter beeps between two nets: less than 30 Ω. */
   public boolean continuity(String red, String black) {
-    return ohms.tested(red, black, 0.2, DIODE_A, faults)
+    return beeps(ohms.tested(red, black, 0.2, DIODE_A, faults));
+  }
+
+  /** Tells whether it beeps with its probes on the leads of parts themselves. */
+  public boolean goesThrough(String red, String black) {
+    return beeps(ohms.testedOnLeads(red, black, 0.2, DIODE_A, faults));
+  }
+
+  private static boolean beeps(Optional<OhmBench.Tested> tested) {
+    return tested
         .filter(found -> found.amps() > 0 && found.volts() / found.amps() < BEEP_OHM)
         .isPresent();
   }

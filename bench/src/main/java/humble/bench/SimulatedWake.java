@@ -39,12 +39,17 @@ public final class SimulatedWake {
     this.faults = List.copyOf(faults);
   }
 
+  /** Gives what its parallel lines carry. */
+  public SimulatedLines lines() {
+    return new SimulatedLines(parts, this);
+  }
+
   /** Gives what a board shows that has nothing wrong. */
   public static SimulatedWake healthy(Parts parts) {
     return new SimulatedWake(parts, List.of());
   }
 
-  private Optional<DcResult> solved(BoardState state) {
+  Optional<DcResult> solved(BoardState state) {
     return new DcSolver(parts).solve(state, faults) instanceof DcOutcome.Solved solved
         ? Optional.of(solved.result())
         : Optional.empty();
@@ -116,7 +121,7 @@ public final class SimulatedWake {
   }
 
   /** Gives the volts at a pin's own lead, which an open joint lifts off its net. */
-  private double volts(DcResult result, String pin) {
+  double volts(DcResult result, String pin) {
     String lead = PinRef.parse(pin).flatMap(parts::canonical).map(PinRef::toString).orElse(pin);
     if (result.pins().containsKey(lead)) {
       Double own = result.pins().get(lead);

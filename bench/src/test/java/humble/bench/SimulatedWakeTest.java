@@ -8,6 +8,8 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
+import humble.core.wake.AddressLines;
+import humble.core.wake.ParallelLines;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import java.nio.file.Path;
@@ -15,6 +17,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -98,6 +101,57 @@ class SimulatedWakeTest {
   private static double counts(
       SimulatedWake board, Peripheral.Analog stick, String at, Map<String, Double> set) {
     return board.counts(stick, at, IDLE, set, Map.of()).orElseThrow();
+  }
+
+  /** What is read back follows from the levels at the legs of the chips that read. */
+  @ParameterizedTest
+  @CsvSource({
+    "open:U1.1,stuck",
+    "missing:R50,good",
+    "open:U3.15,stuck",
+    "short:U3.16-U3.17,joined",
+    "short:U1.1-U1.2,joined",
+    "open:RN1.1,good"
+  })
+  void parallelLinesCarryWhatTheCircuitLetsThrough(String fault, String state) {
+    Kit lock = kit("lockkeeper");
+    Peripheral.Lines data = peripheral(lock, "data", Peripheral.Lines.class);
+    BoardState idle = lock.state("idle").orElseThrow();
+    List<Long> words = ParallelLines.walking(8);
+    assertThat(board(lock).lines().read(data, words, idle)).contains(words);
+    List<Long> read = board(lock, fault).lines().read(data, words, idle).orElseThrow();
+    List<String> found =
+        new ParallelLines(8, words, read.stream().map(List::of).toList())
+            .lines().stream().map(line -> line.state().text()).toList();
+    assertThat(found).as("%s: %s", fault, found).anyMatch(each -> each.startsWith(state));
+    assertThat(found.stream().filter(each -> !each.equals("good")).count())
+        .isEqualTo(state.equals("good") ? 0 : state.equals("joined") ? 2 : 1);
+  }
+
+  @Test
+  void anAddressLegThatHangsInTheAirIsFound() {
+    Kit lock = kit("lockkeeper");
+    Peripheral.Memory memory = peripheral(lock, "memory", Peripheral.Memory.class);
+    BoardState idle = lock.state("idle").orElseThrow();
+    assertThat(wrong(board(lock), memory, idle)).isEmpty();
+    assertThat(wrong(board(lock, "open:U3.6"), memory, idle))
+        .containsExactly(new AddressLines.Wrong(5, OptionalInt.empty()));
+  }
+
+  private static List<AddressLines.Wrong> wrong(
+      SimulatedWake board, Peripheral.Memory memory, BoardState state) {
+    List<Integer> marks = board.lines().marks(memory, state).orElseThrow();
+    List<AddressLines.Access> writes = AddressLines.writes(memory.on().size());
+    return AddressLines.wrong(
+        memory.on().size(),
+        at -> {
+          for (int i = 0; i < writes.size(); i++) {
+            if (writes.get(i).address() == at) {
+              return marks.get(i);
+            }
+          }
+          return -1;
+        });
   }
 
   /** 5 V less a saturated transistor over 42 Ω is somewhat more than a tenth of an ampere. */

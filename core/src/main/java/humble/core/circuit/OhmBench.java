@@ -4,10 +4,12 @@ import humble.core.kit.BoardState;
 import humble.core.kit.Model;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
+import humble.core.kit.PinRef;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToIntBiFunction;
 import org.ejml.data.DMatrixRMaj;
 import org.jspecify.annotations.Nullable;
 
@@ -78,10 +80,29 @@ public final class OhmBench {
    */
   public Optional<Tested> tested(
       String red, String black, double mostVolts, double mostAmps, List<Fault> faults) {
+    return tested(red, black, mostVolts, mostAmps, faults, this::node);
+  }
+
+  /**
+   * Gives the same with the probes on the leads of parts, which an open joint lifts off their nets.
+   */
+  public Optional<Tested> testedOnLeads(
+      String red, String black, double mostVolts, double mostAmps, List<Fault> faults) {
+    return tested(red, black, mostVolts, mostAmps, faults, this::lead);
+  }
+
+  private Optional<Tested> tested(
+      String red,
+      String black,
+      double mostVolts,
+      double mostAmps,
+      List<Fault> faults,
+      ToIntBiFunction<Circuit, String> node) {
     for (String rung : Newton.LADDER) {
       Circuit circuit = Circuit.of(parts, state, faults);
       BenchSupply test =
-          new BenchSupply(node(circuit, red), node(circuit, black), mostVolts, mostAmps);
+          new BenchSupply(
+              node.applyAsInt(circuit, red), node.applyAsInt(circuit, black), mostVolts, mostAmps);
       Newton newton = new Newton(circuit.with(test), DcOptions.USUAL);
       if (newton.by(rung)) {
         Nodal at = newton.point();
@@ -112,6 +133,15 @@ public final class OhmBench {
 
   /** What a tester finds: the volts across it and the amperes through it. */
   public record Tested(double volts, double amps) {}
+
+  private int lead(Circuit circuit, String point) {
+    Integer lifted =
+        PinRef.parse(point)
+            .flatMap(parts::canonical)
+            .map(pin -> circuit.nodeOfPin().get(pin.toString()))
+            .orElse(null);
+    return lifted == null ? node(circuit, point) : lifted;
+  }
 
   private int node(Circuit circuit, String net) {
     Map<String, Integer> nodes = circuit.nodeOfNet();

@@ -124,6 +124,22 @@ public sealed interface Peripheral {
   }
 
   /**
+   * A memory that is written and read back, by hand or by its program.
+   *
+   * @param on its address lines, bit 0 first, by net or pin
+   */
+  record Memory(Named named, List<String> on) implements Peripheral {
+    public Memory {
+      on = List.copyOf(on);
+    }
+
+    @Override
+    public PeripheralKind kind() {
+      return PeripheralKind.MEMORY;
+    }
+  }
+
+  /**
    * A bus of two wires.
    *
    * @param volts what its lines are pulled up to

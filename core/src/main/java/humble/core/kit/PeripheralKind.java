@@ -15,6 +15,8 @@ public enum PeripheralKind {
   CHAIN,
   /** Parallel lines: a data bus, an address bus, a port. */
   LINES,
+  /** A memory that is written and read back. */
+  MEMORY,
   /** Chips on a bus of two wires. */
   I2C,
   /** Something read as a voltage. */

@@ -7,6 +7,8 @@ import java.util.Set;
 
 /** What the peripherals of a kit name that is not there, or that could not be tested so. */
 final class WakeSense {
+  private static final int MOST_ADDRESS_LINES = 32;
+
   private static final Set<String> FAULTS =
       Set.of(
           "open",
@@ -55,6 +57,12 @@ final class WakeSense {
         pins("on", l.on());
         if (!l.on().isEmpty() && l.on().size() != l.width()) {
           error("on", "There are " + l.on().size() + " lines for a width of " + l.width() + ".");
+        }
+      }
+      case Peripheral.Memory m -> {
+        pins("on", m.on());
+        if (m.on().size() > MOST_ADDRESS_LINES) {
+          error("on", "A memory has at most " + MOST_ADDRESS_LINES + " address lines here.");
         }
       }
       case Peripheral.Bus b -> bus(b);

@@ -21,7 +21,7 @@ public record LightScan(Set<Integer> dark, Set<Integer> ghosts, Set<Integer> dim
   private static final double GHOST_NOT_SEEN = Math.log(0.3);
 
   /** Lights of one bag differ a little: a weak one is called so without a fault now and then. */
-  private static final double DIM_NOT_PREDICTED = Math.log(0.01);
+  private static final double DIM_NOT_PREDICTED = Math.log(0.001);
 
   /** Who does not compare lights overlooks all weak ones at once. */
   private static final double DIM_NOT_SEEN = Math.log(0.3);

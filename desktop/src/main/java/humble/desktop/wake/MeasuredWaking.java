@@ -54,7 +54,8 @@ final class MeasuredWaking extends WakeHand {
     if (read.isEmpty() && !ails().isEmpty()) {
       card.verdict(
           false, say("wake.read.before", bench.facts(peripheral()).getOrDefault("read", "")));
-      card.choice(1, Standing.TO_DO, say("mend.choice", 1, say("wake.mend")), this::mend);
+      // Digits are readings here.
+      card.key('/', say("wake.mend"), this::mend);
     }
     card.field(typed().text(), now.unit(), now.signed() ? Takes.SIGNED : Takes.DIGITS);
     if (read.isEmpty()) {

@@ -45,6 +45,13 @@ record TestPicture(
     if (peripheral instanceof Peripheral.Bus bus) {
       bus.devices().forEach(device -> tried.add(device.ref()));
     }
+    if (peripheral instanceof Peripheral.Passive passive) {
+      passive.through().stream()
+          .flatMap(List::stream)
+          .map(point -> point.replaceFirst("\\..*", ""))
+          .filter(ref -> open.built().part(ref).isPresent())
+          .forEach(tried::add);
+    }
     if (peripheral instanceof Peripheral.LightGate gate) {
       tried.add(gate.lamp());
     }

@@ -19,6 +19,8 @@ interface Waking {
           ChainWaking::of,
           KeysWaking::of,
           BusWaking::of,
+          WordsWaking::of,
+          ThroughWaking::of,
           MeasuredWaking::of,
           AimWaking::of,
           LookWaking::of);

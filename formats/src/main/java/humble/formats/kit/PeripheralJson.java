@@ -33,6 +33,7 @@ final class PeripheralJson {
       case MATRIX -> matrix(c, named);
       case DISPLAY -> display(c, named);
       case CHAIN -> chain(c, named);
+      case MEMORY -> new Peripheral.Memory(named, c.texts("on"));
       case LINES -> new Peripheral.Lines(named, c.whole("width", 8), c.texts("on"));
       case I2C -> bus(c, named);
       case ANALOG ->

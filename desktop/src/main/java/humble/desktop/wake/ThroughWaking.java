@@ -1,0 +1,164 @@
+package humble.desktop.wake;
+
+import humble.bench.PracticeBench;
+import humble.bench.SimulatedBoard;
+import humble.core.kit.BoardState;
+import humble.core.kit.Peripheral;
+import humble.core.wake.ThroughChecks;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Something without a controller: the fewest checks by a meter that beeps. Facts: {@code open}, the
+ * pairs that do not go through, {@code joined}, those that may touch.
+ */
+final class ThroughWaking extends WakeHand {
+  private final ThroughChecks plan;
+  private final List<ThroughChecks.Check> checks;
+  private final List<Boolean> beeped = new ArrayList<>();
+  private boolean practised;
+
+  private ThroughWaking(WakeBench bench, Peripheral.Passive passive) {
+    super(bench, passive);
+    this.plan = ThroughChecks.of(passive.through());
+    this.checks = plan.checks();
+  }
+
+  static Optional<WakeHand> of(WakeBench bench, Peripheral peripheral) {
+    return peripheral instanceof Peripheral.Passive passive && !passive.through().isEmpty()
+        ? Optional.of(new ThroughWaking(bench, passive))
+        : Optional.empty();
+  }
+
+  @Override
+  protected Card test() {
+    return beeped.size() < checks.size() ? asks() : judged();
+  }
+
+  private Card asks() {
+    Card.Maker card = begun(words.title());
+    if (beeped.isEmpty()) {
+      words.prepared(card).how(say("wake.through.how", checks.size()));
+      beside(card);
+    } else {
+      card.key(Card.ESC, say("wake.read.anew"), beeped::clear);
+    }
+    ThroughChecks.Check now = checks.get(beeped.size());
+    boolean joined = now instanceof ThroughChecks.Check.Through;
+    card.how(
+        switch (now) {
+          case ThroughChecks.Check.Through each -> say("wake.through.ask", each.a(), each.b());
+          case ThroughChecks.Check.Apart each ->
+              say(
+                  "wake.through.apart",
+                  String.join(", ", each.one()),
+                  String.join(", ", each.other()));
+        });
+    card.why(say("wake.words.count", beeped.size() + 1, checks.size()));
+    if (asking()) {
+      return card.notYet(say("wake.asking"));
+    }
+    if (!trouble().isEmpty()) {
+      card.verdict(false, trouble());
+    }
+    card.choice(
+        1,
+        Standing.TO_DO,
+        say("mend.choice", 1, say(joined ? "wake.through.silent" : "wake.through.beeps")),
+        () -> beeped.add(!joined));
+    if (open.practiceOn()) {
+      card.key('0', say("wake.through.practice"), () -> practise(now));
+    }
+    return card.go(
+        say(joined ? "wake.through.it-beeps" : "wake.through.it-is-silent"),
+        () -> beeped.add(joined));
+  }
+
+  private void practise(ThroughChecks.Check check) {
+    PracticeBench practice = open.practice();
+    // With everything in: the meter takes the power off by itself.
+    Optional<BoardState> state = bench.powered().or(() -> open.kit().states().stream().findFirst());
+    ask(
+        List.of(),
+        () ->
+            state
+                .flatMap(practice::board)
+                .<WakeBench.Answer<Boolean>>map(
+                    board -> new WakeBench.Answer.Shown<>(beeps(board, check)))
+                .orElseGet(() -> new WakeBench.Answer.Trouble<>(say("wake.no-state"))),
+        beeps -> {
+          beeped.add(beeps);
+          practised = true;
+        });
+  }
+
+  private static boolean beeps(SimulatedBoard board, ThroughChecks.Check check) {
+    return switch (check) {
+      case ThroughChecks.Check.Through each -> board.goesThrough(each.a(), each.b());
+      case ThroughChecks.Check.Apart each ->
+          each.one().stream()
+              .anyMatch(a -> each.other().stream().anyMatch(b -> board.goesThrough(a, b)));
+    };
+  }
+
+  private List<String> open() {
+    List<String> open = new ArrayList<>();
+    for (int i = 0; i < checks.size(); i++) {
+      if (checks.get(i) instanceof ThroughChecks.Check.Through each && !beeped.get(i)) {
+        open.add(each.a() + "-" + each.b());
+      }
+    }
+    return open;
+  }
+
+  private List<String> joined() {
+    Set<Integer> bunches = new HashSet<>();
+    int bunch = 0;
+    for (int i = 0; i < checks.size(); i++) {
+      if (checks.get(i) instanceof ThroughChecks.Check.Apart) {
+        if (beeped.get(i)) {
+          bunches.add(bunch);
+        }
+        bunch++;
+      }
+    }
+    return plan.bridged(bunches).stream().map(pair -> String.join("-", pair)).toList();
+  }
+
+  private Card judged() {
+    List<String> open = open();
+    List<String> joined = joined();
+    boolean good = open.isEmpty() && joined.isEmpty();
+    Card.Maker card =
+        begun(words.title()).verdict(good, say(good ? "wake.through.good" : "wake.through.not"));
+    open.forEach(pair -> card.row(Standing.TO_DO, say("wake.through.row.open", pair)));
+    joined.forEach(pair ->
+        card.row(
+            Standing.TO_DO,
+            say(joined.size() == 1 ? "wake.through.row.joined" : "wake.through.row.maybe", pair)));
+    if (practised) {
+      card.why(say("wake.simulated"));
+    }
+    card.key(Card.ESC, say("wake.read.anew"), beeped::clear);
+    return card.go(say(good ? "wake.does" : "wake.write"), () -> write(open, joined, good));
+  }
+
+  private void write(List<String> open, List<String> joined, boolean good) {
+    boolean practice = practised;
+    beeped.clear();
+    practised = false;
+    answered(
+        Map.of("open", String.join(" ", open), "joined", String.join(" ", joined)), good, practice);
+  }
+
+  @Override
+  protected Optional<Waking.Picture> picture() {
+    return Optional.of(TestPicture.of(open, peripheral(), seat.words()));
+  }
+}
