@@ -14,6 +14,7 @@ import humble.core.mend.Predictions;
 import humble.core.mend.Sight;
 import humble.core.mend.Suspect;
 import humble.core.mend.Suspects;
+import humble.core.mend.Trial;
 import humble.core.stock.Meter;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
@@ -22,8 +23,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class SimulatedBoardTest {
   private static Parts kit(String name) {
@@ -36,6 +40,36 @@ class SimulatedBoardTest {
 
   private static double volts(SimulatedBoard board, String point) {
     return ((Observation.Reading) board.answer(new Measure.Volts(point))).value();
+  }
+
+  /** Nobody's solder: a console that is not switched on, and a badge whose plug is not home. */
+  @ParameterizedTest
+  @CsvSource({"tidepool,running,off:S1", "glowmoth,idle,off:supply"})
+  void whatIsNotSwitchedOnIsTriedBeforeTheIron(String name, String id, String fault) {
+    Parts parts = kit(name);
+    BoardState state = parts.kit().state(id).orElseThrow();
+    List<Suspect> suspects = Suspects.of(parts, state, Habits.usual());
+    assertThat(suspects.stream().map(Suspect::name)).contains(fault);
+    SimulatedBoard off =
+        SimulatedBoard.of(parts, state, List.of(Fault.parse(fault).orElseThrow()), 3).orElseThrow();
+    Measure rail = new Measure.Volts("3V3");
+    assertThat(((Observation.Reading) off.answer(rail)).value()).isLessThan(0.1);
+    Diagnosis.Known known =
+        new Diagnosis(
+                new Predictions(parts, state, suspects, () -> false),
+                Meter.parse("0.5%+2@1m").orElseThrow())
+            .after(List.of(off.answer(rail)));
+    Trial first =
+        Trial.ranked(parts, known).stream()
+            .filter(trial -> trial.act() != Trial.Act.MEASURE)
+            .findFirst()
+            .orElseThrow();
+    assertThat(first.act()).isEqualTo(Trial.Act.SWITCH_ON);
+    assertThat("off:" + first.what()).isEqualTo(fault);
+    Random random = new Random(1);
+    for (int i = 0; i < 300; i++) {
+      assertThat(Suspects.drawn(suspects, random).name()).doesNotStartWith("off:");
+    }
   }
 
   @Test

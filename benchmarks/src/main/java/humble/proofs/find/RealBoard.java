@@ -253,6 +253,7 @@ final class RealBoard {
       case Fault.Dead f -> gone.add(f.ref());
       case Fault.Blank f -> {}
       case Fault.Stuck f -> {}
+      case Fault.Off f -> throw new IllegalArgumentException(f + " is no fault of a board");
     }
   }
 

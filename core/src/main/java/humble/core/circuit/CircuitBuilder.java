@@ -46,6 +46,7 @@ final class CircuitBuilder {
   private final Set<PinRef> lifted = new LinkedHashSet<>();
   private final Set<String> gone = new HashSet<>();
   private final Set<String> reversed = new HashSet<>();
+  private final Set<String> opened = new HashSet<>();
   private final Map<String, Model> models = new HashMap<>();
   private final Map<String, List<Device>> byPart = new HashMap<>();
   private final List<Drawn> drawn = new ArrayList<>();
@@ -101,6 +102,7 @@ final class CircuitBuilder {
         parts.part(dead.ref()).ifPresent(this::dead);
       }
       case Fault.Cold cold -> lifted.add(known(cold.pin()));
+      case Fault.Off off -> opened.add(off.isSupply() ? off.what() : known(off.what()));
       case Fault.Blank blank -> driven.remove(known(blank.ref()));
       case Fault.Stuck stuck -> {
         PinRef pin = known(stuck.pin());
@@ -289,7 +291,8 @@ final class CircuitBuilder {
 
   private BenchSupply connect(Supply supply) {
     // With its minus off the board no current can come back: it shows its volts and feeds nothing.
-    boolean noReturn = feed(supply.minus()) != netNode(supply.minus());
+    boolean noReturn =
+        opened.contains(Fault.Off.SUPPLY) || feed(supply.minus()) != netNode(supply.minus());
     return new BenchSupply(
         noReturn ? ownNode("supply") : feed(supply.plus()),
         netNode(supply.minus()),
@@ -419,7 +422,8 @@ final class CircuitBuilder {
       devices.add(new Resistance(node(part, "1"), node(part, "2"), Physics.CLOSED_OHM));
       devices.add(new Resistance(node(part, "3"), node(part, "4"), Physics.CLOSED_OHM));
     }
-    if (contacts.closed() || state.closed().contains(part.ref())) {
+    boolean closed = contacts.closed() || state.closed().contains(part.ref());
+    if (closed && !opened.contains(part.ref())) {
       for (List<String> pole : contacts.poles()) {
         report(
             part,

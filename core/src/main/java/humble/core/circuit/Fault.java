@@ -22,6 +22,7 @@ public sealed interface Fault {
       case Cold f -> List.of(f.pin().ref());
       case Blank f -> List.of(f.ref());
       case Stuck f -> List.of(f.pin().ref());
+      case Off f -> List.of(f.what());
     };
   }
 
@@ -117,6 +118,27 @@ public sealed interface Fault {
     }
   }
 
+  /**
+   * What should feed the board does not: the supply is off or its plug not home, or a switch that
+   * the state has closed is open.
+   *
+   * @param what {@code supply}, or the ref of the switch
+   */
+  record Off(String what) implements Fault {
+    /** What stands for the supply of the state. */
+    public static final String SUPPLY = "supply";
+
+    /** Tells whether it is the supply. */
+    public boolean isSupply() {
+      return what.equals(SUPPLY);
+    }
+
+    @Override
+    public String toString() {
+      return "off:" + what;
+    }
+  }
+
   /** The level of an output at its chip's plus. */
   String HIGH = "high";
 
@@ -149,6 +171,7 @@ public sealed interface Fault {
       case "cold" -> cold(rest);
       case "blank" -> Optional.of(new Blank(rest));
       case "stuck" -> stuck(rest);
+      case "off" -> Optional.of(new Off(rest));
       default -> Optional.empty();
     };
   }

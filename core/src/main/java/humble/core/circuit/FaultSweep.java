@@ -88,6 +88,7 @@ public final class FaultSweep {
       case Fault.Missing missing -> inert(missing.ref()) ? "" : "without " + missing.ref();
       case Fault.Dead dead -> inert(dead.ref()) ? "" : "without " + dead.ref();
       case Fault.Blank blank -> running.drives(blank.ref()) ? "idle " + blank.ref() : "";
+      case Fault.Off off -> fault.toString();
       case Fault.Stuck stuck -> stands(stuck) ? "" : fault.toString();
     };
   }

@@ -250,6 +250,7 @@ public final class OhmBench {
                               new Change(a.a(), a.b(), more), new Change(b.a(), b.b(), -more));
                         }));
         case Fault.Cold f -> Optional.empty();
+        case Fault.Off f -> f.isSupply() ? Optional.of(List.of()) : Optional.empty();
         // Without power no output drives.
         case Fault.Blank f -> Optional.of(List.of());
         case Fault.Stuck f -> Optional.of(List.of());

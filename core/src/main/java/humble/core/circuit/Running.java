@@ -133,6 +133,7 @@ public final class Running {
       case Fault.WrongValue f -> false;
       case Fault.Blank f -> false;
       case Fault.Stuck f -> false;
+      case Fault.Off f -> false;
     };
   }
 

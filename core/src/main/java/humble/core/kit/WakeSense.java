@@ -12,6 +12,7 @@ final class WakeSense {
   private static final Set<String> FAULTS =
       Set.of(
           "open",
+          "off",
           "cold",
           "short",
           "reversed",

@@ -345,6 +345,7 @@ public final class Diagnosis {
       // Nothing of them is left without power.
       case Fault.Blank f -> Optional.empty();
       case Fault.Stuck f -> Optional.empty();
+      case Fault.Off f -> f.isSupply() ? Optional.empty() : ends(f.what());
     };
   }
 

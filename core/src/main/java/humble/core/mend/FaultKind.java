@@ -6,7 +6,7 @@ import java.util.Optional;
 
 /** The kinds of fault a kit build has, with how often each is the one, before anybody's own log. */
 public enum FaultKind {
-  OPEN(0.32),
+  OPEN(0.30),
   COLD(0.06),
   SHORT(0.16),
   REVERSED(0.13),
@@ -16,6 +16,8 @@ public enum FaultKind {
   DEAD(0.05),
   BLANK(0.03),
   STUCK(0.02),
+  /** Not switched on, or the plug not home: hands, not solder. */
+  OFF(0.02),
   KIT(0.03);
 
   private final double usualShare;
@@ -56,6 +58,7 @@ public enum FaultKind {
       case Fault.Dead f -> DEAD;
       case Fault.Blank f -> BLANK;
       case Fault.Stuck f -> STUCK;
+      case Fault.Off f -> OFF;
     };
   }
 }

@@ -120,6 +120,7 @@ final class Idle {
       case Fault.OpenJoint f -> touches(f.pin(), nets);
       case Fault.Cold f -> touches(f.pin(), nets);
       case Fault.Stuck f -> touches(f.pin(), nets);
+      case Fault.Off f -> isOn(f.what(), nets);
       case Fault.Bridge f -> touches(f.a(), nets) || touches(f.b(), nets);
       case Fault.Reversed f -> isOn(f.ref(), nets);
       case Fault.Swapped f -> isOn(f.a(), nets) || isOn(f.b(), nets);

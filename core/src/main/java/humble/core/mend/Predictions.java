@@ -182,6 +182,7 @@ public final class Predictions {
       case Fault.Dead f -> Optional.empty();
       case Fault.Blank f -> Optional.empty();
       case Fault.Stuck f -> Optional.empty();
+      case Fault.Off f -> Optional.empty();
       case null -> Optional.empty();
     };
   }

@@ -97,6 +97,7 @@ public final class Suspects {
     all.here.forEach(all::wholePart);
     all.outputs();
     all.cables();
+    all.switchedOff();
     all.swaps();
     List<Suspect> suspects = new ArrayList<>();
     for (FaultKind kind : FaultKind.values()) {
@@ -120,9 +121,16 @@ public final class Suspects {
     return weights.computeIfAbsent(kind, key -> new LinkedHashMap<>());
   }
 
-  /** Draws one of {@code suspects} that is a fault, each as often as its prior says. */
+  /**
+   * Draws one of {@code suspects} that is a fault of the board, each as often as its prior says: a
+   * bench that is not switched on is none.
+   */
   public static Suspect drawn(List<Suspect> suspects, Random random) {
-    List<Suspect> faults = suspects.stream().filter(each -> !each.isNothing()).toList();
+    List<Suspect> faults =
+        suspects.stream()
+            .filter(each -> !each.isNothing())
+            .filter(each -> each.fault().filter(Fault.Off.class::isInstance).isEmpty())
+            .toList();
     double at = random.nextDouble() * faults.stream().mapToDouble(Suspect::prior).sum();
     for (Suspect suspect : faults) {
       at -= suspect.prior();
@@ -196,6 +204,18 @@ public final class Suspects {
             add(new Fault.Stuck(pin, level.equals(Fault.LOW)), USUAL_WEIGHT);
           }
         });
+  }
+
+  /** Before anything is broken: is it on, and is the plug home. */
+  private void switchedOff() {
+    if (state.supply() != null) {
+      add(new Fault.Off(Fault.Off.SUPPLY), USUAL_WEIGHT);
+    }
+    state.closed().stream()
+        .filter(ref ->
+            parts.part(ref).map(Part::model).orElse(null) instanceof Model.Switch own
+                && !own.closed())
+        .forEach(ref -> add(new Fault.Off(ref), USUAL_WEIGHT));
   }
 
   /** A cable is plugged in the wrong way round at one end, or not at all. */

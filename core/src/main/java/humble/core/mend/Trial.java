@@ -34,12 +34,14 @@ public record Trial(Act act, String what, double minutes, double decidesBits) {
     SWAP,
     /** Melt the joint again, with flux. */
     REHEAT,
+    /** Switch it on, push the plug home. */
+    SWITCH_ON,
     /** Measure instead. */
     MEASURE;
 
     /** Gives the name used in output. */
     public String text() {
-      return name().toLowerCase(Locale.ROOT);
+      return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
   }
 
@@ -51,6 +53,11 @@ public record Trial(Act act, String what, double minutes, double decidesBits) {
   private static final double RESEAT_MIN = 1.0;
   private static final double SWAP_MIN = 1.0;
   private static final double REHEAT_MIN = 1.5;
+  private static final double SWITCH_MIN = 0.3;
+
+  /** Whoever looks at a switch sees how it stands. */
+  private static final double SWITCH_CURES = 1;
+
   private static final double LEAST_BITS = 1e-3;
 
   /** Gives what is decided per minute. */
@@ -99,6 +106,18 @@ public record Trial(Act act, String what, double minutes, double decidesBits) {
           beliefs,
           name -> name.equals("open:" + pin) || name.equals("cold:" + pin));
     }
+    beliefs.keySet().stream()
+        .sorted()
+        .filter(name -> name.startsWith("off:"))
+        .forEach(off ->
+            add(
+                all,
+                Act.SWITCH_ON,
+                off.substring("off:".length()),
+                SWITCH_MIN,
+                SWITCH_CURES,
+                beliefs,
+                off::equals));
     known
         .next()
         .ifPresent(next ->

@@ -233,6 +233,7 @@ public final class PowerReckoning {
       case Fault.Dead f -> false;
       case Fault.Blank f -> false;
       case Fault.Stuck f -> false;
+      case Fault.Off f -> false;
       case null -> false;
     };
   }

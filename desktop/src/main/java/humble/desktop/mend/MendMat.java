@@ -191,6 +191,7 @@ record MendMat(
               case Fault.Dead f -> middle(f.ref());
               case Fault.Blank f -> middle(f.ref());
               case Fault.Stuck f -> parts.padAt(f.pin());
+              case Fault.Off f -> middle(f.what());
             })
         .filter(at -> here(suspect));
   }

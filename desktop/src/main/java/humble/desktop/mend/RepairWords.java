@@ -39,6 +39,11 @@ record RepairWords(Parts parts, Words words) {
               ? List.of(words.say("mend.repair.new-chip", f.ref()))
               : List.of(off(f.ref()), words.say("mend.repair.new", f.ref()));
       case Fault.Blank f -> List.of(words.say("mend.repair.blank", f.ref()));
+      case Fault.Off f ->
+          List.of(
+              f.isSupply()
+                  ? words.say("mend.repair.off-supply")
+                  : words.say("mend.repair.off-switch", f.what()));
       case Fault.Stuck f ->
           isSocketed(f.pin().ref())
               ? List.of(words.say("mend.repair.new-chip", f.pin().ref()))

@@ -30,6 +30,8 @@ public final class FaultWords {
           words.say(isCable(parts, f.ref()) ? "fault.cable.off" : "fault.missing", f.ref());
       case Fault.Dead f -> words.say("fault.dead", f.ref());
       case Fault.Blank f -> words.say("fault.blank", f.ref());
+      case Fault.Off f ->
+          f.isSupply() ? words.say("fault.off-supply") : words.say("fault.off-switch", f.what());
       case Fault.Stuck f ->
           words.say(
               f.high() ? "fault.stuck.high" : "fault.stuck.low",

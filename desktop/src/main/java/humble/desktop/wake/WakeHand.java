@@ -277,7 +277,9 @@ abstract class WakeHand extends Hand {
           faultName(fault.substring(both + TwoFaults.SEPARATOR.length())));
     }
     int colon = fault.indexOf(':');
-    String kind = colon < 0 ? fault : fault.substring(0, colon);
+    String begin = colon < 0 ? fault : fault.substring(0, colon);
+    // All of it off is one thing, a switch that is off another.
+    String kind = colon > 0 && begin.equals("off") ? "off-of" : begin;
     return seat.words().knows("wake.fault." + kind)
         ? say("wake.fault." + kind, colon < 0 ? "" : subject(fault.substring(colon + 1)))
         : fault;
