@@ -90,8 +90,11 @@ final class LineSense {
           at + "/clear_lens",
           "Its lens is clear and no 'colour' is given: it cannot be tried before it is fitted.");
     }
-    if (!own.colour().isEmpty() && !light) {
-      warn(at + "/colour", "'colour' is the light of an LED; nothing asks for it here.");
+    boolean cap = line.kind() == PartKind.BUTTON || line.kind() == PartKind.SWITCH;
+    if (!own.colour().isEmpty() && !light && !cap) {
+      warn(
+          at + "/colour",
+          "'colour' is the light of an LED or the cap of a key; nothing asks for it here.");
     }
     Optional<PartPackage> pack = kit.packageNamed(line.packageId());
     if (own.method() == Particulars.Method.PASTE

@@ -3,6 +3,7 @@ package humble.desktop.fit;
 import humble.core.build.BuildEvent;
 import humble.core.craft.Reversal;
 import humble.core.kit.Harm;
+import humble.core.kit.Line;
 import humble.core.kit.Part;
 import humble.core.kit.RefOrder;
 import humble.core.route.Step;
@@ -13,6 +14,8 @@ import java.util.Optional;
 
 /** Fits a part, or several alike, or puts one in: which way round, how, and what to look at. */
 final class PartHand extends StepHand {
+  private static final int FIRST_FREE_DIGIT = 3;
+
   private int focus;
 
   PartHand(Of of) {
@@ -55,11 +58,32 @@ final class PartHand extends StepHand {
     int open = harm.needsTwoMarks() ? marks(card, said(part.ref()), "") : 0;
     lines.why(card);
     why(card);
+    tried(card, part.line());
     withTools(card);
+    // Where more marks are looked at their digits come first.
+    if (!harm.needsTwoMarks() || said(part.ref()).marks().size() < FIRST_FREE_DIGIT) {
+      TryFirstHand.of(of(), part.line())
+          .ifPresent(hand -> card.key('4', say("fit.first.key"), () -> layOver(hand)));
+      if (!part.line().particulars().colour().isEmpty() && ColoursHand.hasMap(this.open)) {
+        card.key('3', say("fit.colours.key"), () -> layOver(new ColoursHand(of())));
+      }
+    }
     if (step.refs().size() > 1) {
       card.key('+', say("fit.next-place"), () -> focus = (focus + 1) % step.refs().size());
     }
     return open > 0 ? card.notYet(say("fit.look-first", open)) : card.go(say(goes()), this::done);
+  }
+
+  /** What became of trying it on the bench. */
+  private void tried(Card.Maker card, Line line) {
+    TryFirstHand.result(open, line)
+        .ifPresent(worked -> {
+          if (worked) {
+            card.why(say("fit.first.worked"));
+          } else {
+            card.verdict(false, say("fit.first.failed"));
+          }
+        });
   }
 
   private String goes() {

@@ -136,6 +136,11 @@ abstract class StepHand extends OnBoardHand {
     focused().flatMap(ref -> NetHand.first(of, title(), ref)).ifPresent(this::layOver);
   }
 
+  /** Gives what the step is made of. */
+  protected final Of of() {
+    return of;
+  }
+
   /** Lays the joints under the magnifier, where any are left to look at. */
   protected final void inspect() {
     InspectHand inspect = new InspectHand(seat, open, board.view(), board.faces());

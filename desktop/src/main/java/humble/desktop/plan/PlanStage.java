@@ -1,6 +1,8 @@
 package humble.desktop.plan;
 
 import humble.core.build.BuildEvent;
+import humble.core.craft.BenchTrial;
+import humble.core.kit.RefOrder;
 import humble.core.route.Move;
 import humble.core.route.Pace;
 import humble.core.route.Plan;
@@ -139,6 +141,14 @@ public final class PlanStage implements Stage {
 
   private void reasons(Card.Maker card, Plan plan) {
     plan.repairs().forEach(repair -> card.why(desk.coreWords().say(repair)));
+    List<String> first =
+        open.kit().bagged().stream()
+            .filter(line -> !line.refs().isEmpty() && BenchTrial.of(line).isPresent())
+            .map(line -> RefOrder.listed(line.refs()))
+            .toList();
+    if (!first.isEmpty()) {
+      card.why(words.say("plan.try", String.join(", ", first)));
+    }
     card.why(words.say(plan.optimal() ? "plan.proved" : "plan.bounded"));
     if (school != School.SHEET && !open.kit().sheet().isEmpty()) {
       card.why(

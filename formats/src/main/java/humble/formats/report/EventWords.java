@@ -63,7 +63,9 @@ public final class EventWords {
       case BuildEvent.Tried e ->
           e.colour().isEmpty()
               ? words.say("event.tried-dark", e.line())
-              : words.say("event.tried", e.line(), e.colour());
+              : words.knows("event.tried-" + e.colour())
+                  ? words.say("event.tried-" + e.colour(), e.line())
+                  : words.say("event.tried", e.line(), e.colour());
       case BuildEvent.JointSeen e -> words.say("event.joint", e.pin(), e.seen());
       case BuildEvent.Fitted e ->
           e.refs().isEmpty()
