@@ -55,6 +55,7 @@ public final class Shots {
     list(home.resolve("list"));
     journal(home.resolve("journal"));
     computer(home.resolve("computer"));
+    controller(home.resolve("controller"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -63,8 +64,6 @@ public final class Shots {
         screen.stepOrWait();
       }
       shot(screen, "unpack");
-      titled(screen, "Cut");
-      shot(screen, "unpack-strips");
       screen.walkTo(StageId.SORT);
       for (int i = 0; i < 3; i++) {
         screen.stepOrWait();
@@ -234,16 +233,38 @@ public final class Shots {
     }
   }
 
-  /** A socket of the computer, and the joints of its main board under the magnifier. */
+  /** The joints of the computer's main board under the magnifier, and its data lines. */
   private void computer(Path home) {
     Path kits = kit.resolveSibling("lockkeeper");
     try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
       screen.walkTo(StageId.FIT);
-      titled(screen, "Fit SK1");
-      screen.settle();
-      shot(screen, "fit-computer");
       titled(screen, "Look at J");
       shot(screen, "fit-joints");
+      screen.walkTo(StageId.WAKE);
+      titled(screen, "Data bits");
+      Offscreen.onScreen(() -> {
+        screen.walk().number("1");
+        screen.walk().press(KeyCode.ENTER);
+        screen.walk().press(KeyCode.ENTER);
+        screen.walk().number("5");
+        screen.walk().press(KeyCode.ENTER);
+        return true;
+      });
+      shot(screen, "wake-words");
+    }
+  }
+
+  /** A stick of the game controller, some of its ends read. */
+  private void controller(Path home) {
+    Path kits = kit.resolveSibling("ferryman");
+    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
+      screen.walkTo(StageId.WAKE);
+      titled(screen, "Left stick");
+      for (int i = 0; i < 8; i++) {
+        screen.stepOrWait();
+      }
+      screen.settle();
+      shot(screen, "wake-stick");
     }
   }
 

@@ -62,7 +62,7 @@ class KitSenseTest {
           """
           "polarity_marks":["flat"] | "polarity_marks":["flat"],"unpolarised":true | /lines/0/polarity_marks | unpolarised
           "refs":["S1"] | "refs":["S1"],"clear_lens":true | /lines/4/clear_lens | Only an LED
-          "refs":["S1"] | "refs":["S1"],"colour":"red" | /lines/4/colour | nothing asks for it
+          "refs":["R1","R2"] | "refs":["R1","R2"],"colour":"red" | /lines/3/colour | nothing asks for it
           "kind":"switch","package":"slide-3" | "kind":"led","package":"led-3","clear_lens":true | /lines/4/clear_lens | cannot be tried
           "refs":["S1"] | "refs":["S1"],"method":"paste" | /lines/4/method | leads through holes
           "refs":["S1"] | "refs":["S1"],"method":"glue" | /lines/4/method | glue
