@@ -43,6 +43,7 @@ import picocli.CommandLine.Command;
       TrialCommand.class,
       ImageCommand.class,
       LoadCommand.class,
+      SettingsCommand.class,
       WakeCommand.class,
       FitCommand.class,
       BuildsCommand.class,

@@ -37,7 +37,8 @@ import picocli.CommandLine.Parameters;
       ImageCommand.Convert.class,
       ImageCommand.Merge.class,
       ImageCommand.Cut.class,
-      ImageCommand.Patch.class
+      ImageCommand.Patch.class,
+      ImageToggle.class
     })
 final class ImageCommand {
   private static final long LAST_ADDRESS = 0xffff_ffffL;

@@ -16,6 +16,10 @@ import humble.core.intake.SheetText;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.kit.Setting;
+import humble.core.settings.SettingsCheck;
+import humble.core.settings.SettingsEdit;
+import humble.core.settings.SettingsText;
 import humble.core.words.Words;
 import humble.formats.ReadingBudget;
 import humble.formats.board.DrillFile;
@@ -56,8 +60,21 @@ final class Reader {
   /** The readers there are, in the order they are listed. */
   static final List<String> NAMES =
       List.of(
-          "kit", "archive", "csv", "sheet", "places", "gerber", "drill", "netlist", "hex", "srec",
-          "uf2", "elf", "event", "link");
+          "kit",
+          "archive",
+          "csv",
+          "sheet",
+          "places",
+          "gerber",
+          "drill",
+          "netlist",
+          "hex",
+          "srec",
+          "uf2",
+          "elf",
+          "settings",
+          "event",
+          "link");
 
   private static final Firmware.Target TARGET =
       new Firmware.Target(
@@ -115,6 +132,7 @@ final class Reader {
         case "srec" -> image(read(bytes, budget), "a.s37");
         case "uf2" -> image(read(bytes, budget), "a.uf2");
         case "elf" -> image(read(bytes, budget), "a.hex");
+        case "settings" -> settings(bytes);
         case "event" -> events(makes, bytes);
         case "link" -> link(bytes);
         default -> throw new IllegalArgumentException("there is no reader '" + name + "'");
@@ -123,6 +141,38 @@ final class Reader {
       // Told with one sentence, as it should be.
       return Optional.empty();
     }
+  }
+
+  private static final List<Setting> SETTINGS =
+      List.of(
+          new Setting(
+              "screen",
+              "a.h",
+              "",
+              new Setting.Rule.OneOf(List.of("SCREEN_A", "SCREEN_B"), Map.of()),
+              false,
+              true),
+          new Setting(
+              "rate",
+              "a.h",
+              "",
+              new Setting.Rule.Value("RATE", 1.0, 100.0, true, "Hz", false),
+              false,
+              true));
+
+  /** Judged and changed as a header and as a key-value file; what was not meant stays. */
+  private static Optional<Kit> settings(byte[] bytes) {
+    String all = new String(bytes, StandardCharsets.ISO_8859_1);
+    for (String file : List.of("a.h", "a.cfg")) {
+      SettingsText text = SettingsText.read(file, all);
+      SETTINGS.forEach(each -> SettingsCheck.of(each, text));
+      if (SettingsEdit.of(text, SETTINGS, Map.of("screen", "SCREEN_B", "rate", "7"))
+              instanceof SettingsEdit.Outcome.Edited done
+          && !all.replaceAll("[^\n]", "").equals(done.text().replaceAll("[^\n]", ""))) {
+        throw new IllegalStateException("a line was lost");
+      }
+    }
+    return Optional.empty();
   }
 
   private KitRead archive(byte[] bytes, Budget budget) throws IOException {

@@ -10,14 +10,16 @@ import org.jspecify.annotations.Nullable;
  *
  * @param targets memories that take a program
  * @param images programs that come with the kit
+ * @param settings what has to be right in the files beside them
  */
-public record Firmware(List<Target> targets, List<Image> images) {
+public record Firmware(List<Target> targets, List<Image> images, List<Setting> settings) {
   /** No firmware at all. */
-  public static final Firmware NONE = new Firmware(List.of(), List.of());
+  public static final Firmware NONE = new Firmware(List.of(), List.of(), List.of());
 
   public Firmware {
     targets = List.copyOf(targets);
     images = List.copyOf(images);
+    settings = List.copyOf(settings);
   }
 
   /** A run of addresses, both ends included. */

@@ -10,10 +10,12 @@ final class FirmwareJson {
   private FirmwareJson() {}
 
   static Firmware read(Cursor c) {
-    c.known("settings", "channels");
+    c.known("channels");
     Firmware firmware =
         new Firmware(
-            c.each("targets", FirmwareJson::target), c.each("images", FirmwareJson::image));
+            c.each("targets", FirmwareJson::target),
+            c.each("images", FirmwareJson::image),
+            c.each("settings", SettingJson::read));
     c.noteUnread();
     return firmware;
   }

@@ -317,7 +317,7 @@ public final class KitFolder {
     }
   }
 
-  private static boolean inside(String name) {
+  static boolean inside(String name) {
     try {
       Path path = Path.of(name).normalize();
       return !name.isEmpty()

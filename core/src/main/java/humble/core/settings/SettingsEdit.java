@@ -1,0 +1,178 @@
+package humble.core.settings;
+
+import humble.core.kit.Setting;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Settings changed in place: nothing else of the file moves. */
+public final class SettingsEdit {
+  private SettingsEdit() {}
+
+  /**
+   * One change.
+   *
+   * @param id the setting
+   * @param line where it stands
+   * @param from what was there
+   * @param to what is there now
+   */
+  public record Change(String id, int line, String from, String to) {}
+
+  /** What came of an edit. */
+  public sealed interface Outcome {
+    /** It is done. */
+    record Edited(String text, List<Change> changes) implements Outcome {}
+
+    /** It cannot be done; every reason, each one sentence. */
+    record Refused(List<String> problems) implements Outcome {}
+  }
+
+  /**
+   * Changes settings.
+   *
+   * @param settings the settings of the file
+   * @param sets what each is to be, by id: of a group the name that is to be on, of a value the
+   *     value; a value may be named by its key as well
+   */
+  public static Outcome of(SettingsText text, List<Setting> settings, Map<String, String> sets) {
+    List<String> problems = new ArrayList<>();
+    List<Change> changes = new ArrayList<>();
+    List<SettingsText.Replacement> replacements = new ArrayList<>();
+    sets.forEach((name, to) -> {
+      Optional<Setting> setting = named(settings, name);
+      if (setting.isEmpty()) {
+        problems.add(
+            "There is no setting '"
+                + name
+                + "': "
+                + String.join(", ", settings.stream().map(Setting::id).toList())
+                + ".");
+      } else {
+        switch (setting.get().rule()) {
+          case Setting.Rule.OneOf group ->
+              choose(text, setting.get(), group, to, replacements, changes, problems);
+          case Setting.Rule.Value value ->
+              value(text, setting.get(), value, to, replacements, changes, problems);
+        }
+      }
+    });
+    return problems.isEmpty()
+        ? new Outcome.Edited(text.with(replacements), changes)
+        : new Outcome.Refused(problems);
+  }
+
+  private static Optional<Setting> named(List<Setting> settings, String name) {
+    return settings.stream()
+        .filter(each -> each.id().equals(name))
+        .findFirst()
+        .or(() ->
+            settings.stream()
+                .filter(each ->
+                    each.rule() instanceof Setting.Rule.Value value && value.key().equals(name))
+                .findFirst());
+  }
+
+  private static void choose(
+      SettingsText text,
+      Setting setting,
+      Setting.Rule.OneOf group,
+      String to,
+      List<SettingsText.Replacement> replacements,
+      List<Change> changes,
+      List<String> problems) {
+    if (!group.names().contains(to)) {
+      problems.add(
+          setting.id() + ": '" + to + "' is none of " + String.join(", ", group.names()) + ".");
+      return;
+    }
+    List<Entry> wanted = text.named(to);
+    Optional<Entry> on = wanted.stream().filter(Entry::isOn).findFirst();
+    Optional<Entry> off =
+        wanted.stream().filter(entry -> entry.locked().isEmpty() && !entry.isOn()).findFirst();
+    if (on.isEmpty() && off.isEmpty()) {
+      problems.add(
+          setting.id()
+              + ": "
+              + (wanted.isEmpty()
+                  ? to + " is not in the file."
+                  : to
+                      + " on line "
+                      + wanted.getFirst().line()
+                      + " cannot be switched on: "
+                      + wanted.getFirst().locked()
+                      + "."));
+      return;
+    }
+    for (Entry entry : text.entries()) {
+      boolean other =
+          entry.isOn()
+              && group.names().contains(entry.name())
+              && !(on.isPresent() && entry.equals(on.get()));
+      if (other) {
+        Entry.Mark mark = entry.begin();
+        replacements.add(new SettingsText.Replacement(new Span(mark.at(), mark.at()), mark.text()));
+        changes.add(new Change(setting.id(), entry.line(), entry.name() + " on", "off"));
+      }
+    }
+    if (on.isEmpty()) {
+      Entry entry = off.get();
+      entry.off().forEach(span -> replacements.add(new SettingsText.Replacement(span, "")));
+      changes.add(new Change(setting.id(), entry.line(), entry.name() + " off", "on"));
+    }
+  }
+
+  private static void value(
+      SettingsText text,
+      Setting setting,
+      Setting.Rule.Value rule,
+      String to,
+      List<SettingsText.Replacement> replacements,
+      List<Change> changes,
+      List<String> problems) {
+    String wrong = to.matches("(?s).*[\\r\\n].*") ? "has a line end in it" : "";
+    wrong = wrong.isEmpty() ? SettingsCheck.problem(rule, to) : wrong;
+    if (!wrong.isEmpty()) {
+      problems.add(setting.id() + ": '" + (setting.isPrivate() ? "…" : to) + "' " + wrong + ".");
+      return;
+    }
+    List<Entry> all = text.named(rule.key());
+    List<Entry> on = all.stream().filter(Entry::isOn).toList();
+    Optional<Entry> at =
+        on.isEmpty()
+            ? all.stream().filter(entry -> entry.locked().isEmpty()).findFirst()
+            : Optional.of(on.getLast());
+    if (at.isEmpty()) {
+      problems.add(
+          setting.id()
+              + ": "
+              + (all.isEmpty()
+                  ? rule.key() + " is not in the file."
+                  : rule.key()
+                      + " on line "
+                      + all.getFirst().line()
+                      + " cannot be set: "
+                      + all.getFirst().locked()
+                      + "."));
+      return;
+    }
+    Entry entry = at.get();
+    String from = text.valueOf(entry);
+    if (from.equals(to) && entry.isOn()) {
+      return;
+    }
+    entry.off().forEach(span -> replacements.add(new SettingsText.Replacement(span, "")));
+    boolean apart = entry.value().from() > 0 && text.text().charAt(entry.value().from() - 1) <= ' ';
+    boolean assigned =
+        entry.value().from() > 0 && "=:".indexOf(text.text().charAt(entry.value().from() - 1)) >= 0;
+    replacements.add(
+        new SettingsText.Replacement(entry.value(), apart || assigned ? to : " " + to));
+    changes.add(
+        new Change(
+            setting.id(),
+            entry.line(),
+            setting.isPrivate() ? "…" : from,
+            setting.isPrivate() ? "…" : to));
+  }
+}
