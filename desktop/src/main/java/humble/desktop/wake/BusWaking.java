@@ -1,7 +1,5 @@
 package humble.desktop.wake;
 
-import humble.bench.PracticeBench;
-import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
 import humble.core.wake.BusPlan;
 import humble.desktop.stage.Card;
@@ -72,14 +70,8 @@ final class BusWaking extends WakeHand {
       ran = true;
       return;
     }
-    BoardState state = bench.powered().orElse(null);
-    PracticeBench practice = open.practice();
-    ask(
-        List.of(),
-        () ->
-            state == null
-                ? new WakeBench.Answer.Trouble<>(say("wake.no-state"))
-                : new WakeBench.Answer.Shown<>(practice.wake().answering(bus, plan.plan(), state)),
+    practise(
+        (practice, state) -> Optional.of(practice.wake().answering(bus, plan.plan(), state)),
         shown -> {
           found.addAll(shown);
           practised = true;

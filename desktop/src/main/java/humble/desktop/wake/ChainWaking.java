@@ -1,8 +1,6 @@
 package humble.desktop.wake;
 
-import humble.bench.PracticeBench;
 import humble.bench.SimulatedWake;
-import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
 import humble.core.wake.LightChain;
 import humble.core.wake.LightSuspect;
@@ -78,14 +76,8 @@ final class ChainWaking extends WakeHand {
       ran = true;
       return;
     }
-    BoardState state = bench.powered().orElse(null);
-    PracticeBench practice = open.practice();
-    ask(
-        List.of(),
-        () ->
-            state == null
-                ? new WakeBench.Answer.Trouble<>(say("wake.no-state"))
-                : new WakeBench.Answer.Shown<>(practice.wake().chain(chain, state)),
+    practise(
+        (practice, state) -> Optional.of(practice.wake().chain(chain, state)),
         shown -> {
           simulated = shown;
           typed().show(shown.darkFrom() == 0 ? "" : Integer.toString(shown.darkFrom()));

@@ -133,14 +133,8 @@ abstract class MarkedWaking extends WakeHand {
           });
       return;
     }
-    BoardState state = bench.powered().orElse(null);
-    PracticeBench practice = open.practice();
-    ask(
-        List.of(),
-        () ->
-            state == null
-                ? new WakeBench.Answer.Trouble<>(say("wake.no-state"))
-                : new WakeBench.Answer.Shown<>(failing(practice, state)),
+    practise(
+        (practice, state) -> Optional.of(failing(practice, state)),
         shown -> {
           simulated = shown;
           if (!isSeen()) {

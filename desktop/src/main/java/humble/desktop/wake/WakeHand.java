@@ -1,6 +1,8 @@
 package humble.desktop.wake;
 
+import humble.bench.PracticeBench;
 import humble.core.build.BuildEvent;
+import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Peripheral;
 import humble.core.kit.Says;
@@ -16,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -208,6 +211,24 @@ abstract class WakeHand extends Hand {
     } else {
       take.accept(look.get());
     }
+  }
+
+  /**
+   * Asks the simulated board, powered and with its chips in; empty is told as nothing to read here.
+   */
+  protected final <T> void practise(
+      BiFunction<PracticeBench, BoardState, Optional<T>> look, Consumer<T> then) {
+    BoardState state = bench.powered().orElse(null);
+    PracticeBench practice = open.practice();
+    ask(
+        List.of(),
+        () ->
+            state == null
+                ? new WakeBench.Answer.Trouble<T>(say("wake.no-state"))
+                : look.apply(practice, state)
+                    .<WakeBench.Answer<T>>map(WakeBench.Answer.Shown::new)
+                    .orElseGet(() -> new WakeBench.Answer.Trouble<>(say("wake.read.none"))),
+        then);
   }
 
   /** Adds the key that chooses the line to a real board, for what is told over it. */

@@ -1,7 +1,5 @@
 package humble.desktop.wake;
 
-import humble.bench.PracticeBench;
-import humble.core.kit.BoardState;
 import humble.core.kit.Peripheral;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
@@ -96,16 +94,8 @@ final class WordsWaking extends WakeHand {
   }
 
   private void run() {
-    BoardState state = bench.powered().orElse(null);
-    PracticeBench practice = open.practice();
-    ask(
-        List.of(),
-        () ->
-            state == null
-                ? new WakeBench.Answer.Trouble<List<Long>>(say("wake.no-state"))
-                : test.simulated(practice.wake().lines(), state)
-                    .<WakeBench.Answer<List<Long>>>map(WakeBench.Answer.Shown::new)
-                    .orElseGet(() -> new WakeBench.Answer.Trouble<>(say("wake.read.none"))),
+    practise(
+        (practice, state) -> test.simulated(practice.wake().lines(), state),
         words -> {
           read.clear();
           read.addAll(words);
