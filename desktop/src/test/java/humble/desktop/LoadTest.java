@@ -2,6 +2,7 @@ package humble.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
 import humble.desktop.session.OpenBuild;
@@ -118,6 +119,50 @@ class LoadTest {
     until(bench, () -> !build(bench).build().started().isEmpty());
     assertThat(build(bench).build().started()).containsEntry("lamp", true);
     assertThat(card(bench).title()).isEqualTo("The program is in");
+  }
+
+  /** Each setting is one card; the maker's own copy is changed, and what is private stays there. */
+  @Test
+  void settingsAreAskedForAndGoIntoTheMakersOwnCopy() throws Exception {
+    Path kit = kit("tidepool");
+    String original = Files.readString(kit.resolve("config.h"));
+    BareKeys bench = bench(kit);
+    walk(bench, () -> card(bench).title().startsWith("Which corners"));
+    assertThat(card(bench).rows().getFirst().text()).isEqualTo("1  all four round");
+    bench.press(KeyCode.NUMPAD3);
+    assertThat(card(bench).title()).isEqualTo("How high is the first note?");
+    bench.keys().type("9999");
+    bench.press(KeyCode.ENTER);
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("above 1760 Hz");
+    bench.keys().type("440");
+    bench.press(KeyCode.ENTER);
+    assertThat(card(bench).go()).isEqualTo("Keep 10");
+    bench.press(KeyCode.ENTER);
+    assertThat(card(bench).title()).isEqualTo("Whose console is it?");
+    assertThat(card(bench).goEnabled()).as("required").isFalse();
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).rows()).extracting(Card.Row::text).contains("owner is not set yet");
+    bench.press(KeyCode.SUBTRACT);
+    until(bench, () -> card(bench).title().startsWith("Whose console"));
+    bench.keys().type("Mira \"M\"");
+    assertThat(card(bench).go()).doesNotContain("Mira");
+    bench.press(KeyCode.ENTER);
+    Build build = build(bench).build();
+    assertThat(build.settings())
+        .containsEntry("screen", "SCREEN_CUT_CORNER")
+        .containsEntry("note", "440")
+        .containsEntry("sleep", "10")
+        .containsEntry("owner", "…");
+    Path own = home.resolve("settings").resolve(build.id()).resolve("config.h");
+    assertThat(Files.readString(own))
+        .isEqualTo(
+            original
+                .replace("#define SCREEN_ROUND", "//#define SCREEN_ROUND")
+                .replace("// #define SCREEN_CUT", " #define SCREEN_CUT")
+                .replace("\t880\t", "\t440\t")
+                .replace("OWNER_NAME \"\"", "OWNER_NAME \"Mira \\\"M\\\"\""));
+    assertThat(Files.readString(own.resolveSibling("config.h.before"))).doesNotContain("Mira");
+    assertThat(Files.readString(kit.resolve("config.h"))).as("the kit's own").isEqualTo(original);
   }
 
   @Test

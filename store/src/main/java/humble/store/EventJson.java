@@ -71,6 +71,7 @@ final class EventJson {
     kinds.put("FaultHidden", BuildEvent.FaultHidden.class);
     kinds.put("Observed", BuildEvent.Observed.class);
     kinds.put("Mended", BuildEvent.Mended.class);
+    kinds.put("SettingMade", BuildEvent.SettingMade.class);
     kinds.put("UsesProgrammer", BuildEvent.UsesProgrammer.class);
     kinds.put("LoadedBy", BuildEvent.Loaded.class);
     kinds.put("Started", BuildEvent.Started.class);

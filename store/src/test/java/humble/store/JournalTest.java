@@ -72,6 +72,7 @@ class JournalTest {
         new BuildEvent.Replaced("R4", "2k2 for 2k"),
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
+        new BuildEvent.SettingMade("owner", "…"),
         new BuildEvent.UsesProgrammer("flash {file}"),
         new BuildEvent.Loaded("lamp", "main", 1754, "ab", true, false),
         new BuildEvent.Loaded(
@@ -292,7 +293,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

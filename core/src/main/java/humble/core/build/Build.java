@@ -62,6 +62,7 @@ public final class Build {
   private @Nullable String meter;
   private @Nullable String fedBy;
   private String programmer = "";
+  private final SequencedMap<String, String> settings = new LinkedHashMap<>();
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
   private final Map<String, Boolean> coiled = new LinkedHashMap<>();
   private final Map<String, String> tried = new LinkedHashMap<>();
@@ -106,6 +107,7 @@ public final class Build {
       case BuildEvent.Sees e -> sees = e;
       case BuildEvent.UsesMeter e -> meter = e.profile();
       case BuildEvent.FedBy e -> fedBy = e.how();
+      case BuildEvent.SettingMade e -> settings.put(e.setting(), e.value());
       case BuildEvent.UsesProgrammer e -> programmer = e.command();
       case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
       case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
@@ -239,6 +241,11 @@ public final class Build {
   /** Gives the meter's profile, when it was said. */
   public Optional<String> meter() {
     return Optional.ofNullable(meter);
+  }
+
+  /** Gives the settings that were made, by their ids; empty where one was left. */
+  public Map<String, String> settings() {
+    return settings;
   }
 
   /** Gives the command by which the maker's own programmer is run; empty where none was given. */

@@ -195,6 +195,13 @@ public sealed interface BuildEvent {
     }
   }
 
+  /**
+   * A setting beside a program is as the maker wants it.
+   *
+   * @param value what it is; {@code …} where it is nobody else's business, empty when it is left
+   */
+  record SettingMade(String setting, String value) implements BuildEvent {}
+
   /** The command by which the maker's own programmer is run; empty for none. */
   record UsesProgrammer(String command) implements BuildEvent {}
 

@@ -157,6 +157,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Mended e -> StageId.POWER;
       case BuildEvent.Observed e -> null;
       case BuildEvent.FaultHidden e -> null;
+      case BuildEvent.SettingMade e -> StageId.LOAD;
       case BuildEvent.UsesProgrammer e -> StageId.LOAD;
       case BuildEvent.Loaded e -> StageId.LOAD;
       case BuildEvent.Started e -> StageId.LOAD;

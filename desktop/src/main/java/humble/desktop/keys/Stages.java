@@ -54,7 +54,7 @@ record Stages(Session session, Desk desk, Clock clock) {
       case PLAN -> new PlanStage(open, desk);
       case FIT -> new FitStage(open, desk);
       case POWER -> new PowerStage(open, desk);
-      case LOAD -> new LoadStage(open, desk);
+      case LOAD -> new LoadStage(open, desk, session.home());
       case WAKE -> new WakeStage(open, desk);
       case CLOSE -> new CloseStage(open, desk);
       case BOOK -> new BookStage(open, desk, session.home());

@@ -2,9 +2,11 @@ package humble.desktop.load;
 
 import humble.core.circuit.Cancelled;
 import humble.core.kit.Firmware;
+import humble.core.kit.Setting;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +20,7 @@ final class LoadBench {
   private final OpenBuild open;
   private final Seat seat;
   private final Map<String, ImageOnBench> images = new LinkedHashMap<>();
+  private final SettingsFiles settings;
   private final LoadWays ways = new LoadWays();
   private List<LoadWay> seen = List.of();
   private boolean looked;
@@ -26,9 +29,10 @@ final class LoadBench {
   private @Nullable LoadWay chosen;
   private Errand<?> looking = Errand.over();
 
-  LoadBench(OpenBuild open, Seat seat) {
+  LoadBench(OpenBuild open, Seat seat, Path home) {
     this.open = open;
     this.seat = seat;
+    this.settings = new SettingsFiles(open, home);
     List<Firmware.Image> all = open.kit().firmware().images();
     read = all.isEmpty();
     if (!read) {
@@ -45,6 +49,7 @@ final class LoadBench {
   }
 
   private List<ImageOnBench> read(List<Firmware.Image> all, BooleanSupplier calledOff) {
+    settings.read();
     List<ImageOnBench> found = new ArrayList<>();
     for (Firmware.Image image : all) {
       if (calledOff.getAsBoolean()) {
@@ -53,6 +58,26 @@ final class LoadBench {
       found.add(ImageOnBench.of(open, image, seat.words()));
     }
     return found;
+  }
+
+  /** Gives the files that settings stand in. */
+  SettingsFiles settings() {
+    return settings;
+  }
+
+  /** Gives the first setting that the maker has not been asked for. */
+  Optional<Setting> unset() {
+    return open.kit().firmware().settings().stream()
+        .filter(each -> !open.build().settings().containsKey(each.id()))
+        .findFirst();
+  }
+
+  /** Gives the settings that have to be made and were left. */
+  List<Setting> left() {
+    return open.kit().firmware().settings().stream()
+        .filter(Setting::required)
+        .filter(each -> open.build().settings().getOrDefault(each.id(), "").isEmpty())
+        .toList();
   }
 
   /** Tells whether the images have been read; a fault on the way stands on the card. */
@@ -148,12 +173,12 @@ final class LoadBench {
     return looked;
   }
 
-  void left() {
+  void leftWays() {
     looking.cancel();
   }
 
   void closed() {
-    left();
+    leftWays();
     reading.cancel();
   }
 

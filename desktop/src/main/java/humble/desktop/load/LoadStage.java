@@ -1,6 +1,7 @@
 package humble.desktop.load;
 
 import humble.core.kit.Caution;
+import humble.core.kit.Setting;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.StageTask;
 import humble.desktop.hand.StopHand;
@@ -8,6 +9,7 @@ import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 
@@ -17,10 +19,10 @@ public final class LoadStage extends HandStage {
   private final LoadBench bench;
 
   /** Makes the stage. */
-  public LoadStage(OpenBuild open, Desk desk) {
+  public LoadStage(OpenBuild open, Desk desk, Path home) {
     super(desk);
     this.open = open;
-    this.bench = new LoadBench(open, seat);
+    this.bench = new LoadBench(open, seat, home);
   }
 
   private record Doing(String what, String image) {}
@@ -44,6 +46,10 @@ public final class LoadStage extends HandStage {
     if (begins.isPresent()) {
       return new Turn(
           new Doing("again", begins.get().image().id()), () -> new AgainHand(bench, begins.get()));
+    }
+    Optional<Setting> setting = bench.next().flatMap(image -> bench.unset());
+    if (setting.isPresent()) {
+      return new Turn(setting.get(), () -> new SettingHand(bench, setting.get()));
     }
     return bench
         .next()

@@ -67,7 +67,7 @@ final class WaysHand extends LoadHand {
 
   @Override
   public void left() {
-    bench.left();
+    bench.leftWays();
     super.left();
   }
 }

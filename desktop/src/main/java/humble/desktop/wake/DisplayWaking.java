@@ -197,7 +197,7 @@ final class DisplayWaking extends WakeHand {
     if (typed().isEmpty()) {
       return there == 0
           ? card.go(say(columns ? "wake.display.whole" : "wake.display.awake"), this::whole)
-          : card.go(say("wake.display.read"), () -> typed().show(Integer.toString(there)));
+          : card.go(say("wake.read.practice"), () -> typed().show(Integer.toString(there)));
     }
     return switch (Quantity.parse(typed().text())) {
       case QuantityText.Read px

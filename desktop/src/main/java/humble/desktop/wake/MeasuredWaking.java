@@ -71,7 +71,7 @@ final class MeasuredWaking extends WakeHand {
         card.verdict(false, trouble());
       }
       return open.practiceOn()
-          ? card.go(say("power.practice"), () -> practise(now))
+          ? card.go(say("wake.read.practice"), () -> practise(now))
           : card.notYet(say("wake.read.type"));
     }
     return switch (Quantity.parse(typed().text())) {

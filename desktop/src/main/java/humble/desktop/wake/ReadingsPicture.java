@@ -2,6 +2,7 @@ package humble.desktop.wake;
 
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -19,6 +20,7 @@ record ReadingsPicture(TestPicture board, Optional<Scale> scale, List<Double> re
   record Scale(double low, double high, List<double[]> good) {}
 
   private static final double TALL = 96;
+  private static final double NEAR_PX = 16;
 
   @Override
   public void paint(Pen pen, double x, double y, double w, double h) {
@@ -42,7 +44,21 @@ record ReadingsPicture(TestPicture board, Optional<Scale> scale, List<Double> re
               new double[] {px, y}, new double[] {px - 9, y - 16}, new double[] {px + 9, y - 16}),
           Token.COPPER,
           Token.INK);
-      pen.bold(Integer.toString(i + 1), px, y - 26, 14, Token.INK, Pen.Hang.MIDDLE);
+    }
+    // Readings that stand at one place share one label.
+    for (int i = 0; i < read.size(); i++) {
+      double px = at(s, read.get(i), x, w);
+      List<String> here = new ArrayList<>();
+      boolean first = true;
+      for (int k = 0; k < read.size(); k++) {
+        if (Math.abs(at(s, read.get(k), x, w) - px) < NEAR_PX) {
+          first &= k >= i;
+          here.add(Integer.toString(k + 1));
+        }
+      }
+      if (first) {
+        pen.bold(String.join(", ", here), px, y - 26, 14, Token.INK, Pen.Hang.MIDDLE);
+      }
     }
   }
 

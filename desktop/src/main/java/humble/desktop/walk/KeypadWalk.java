@@ -92,6 +92,9 @@ public final class KeypadWalk {
         && card.field().map(field -> field.typed().isEmpty()).orElse(false)) {
       return labels(card);
     }
+    if (window.stage() == StageId.LOAD && card.field().isPresent() && card.key('.').isPresent()) {
+      return List.of(KeyCode.DECIMAL);
+    }
     if (window.stage() == StageId.POWER && card.key('1').isPresent()) {
       return List.of(KeyCode.NUMPAD1);
     }

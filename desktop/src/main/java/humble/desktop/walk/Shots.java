@@ -121,10 +121,7 @@ public final class Shots {
       screen.stepOn();
       screen.stepOn();
       screen.stepOn();
-      Offscreen.onScreen(() -> {
-        screen.walk().number("4");
-        return true;
-      });
+      Offscreen.onScreen(() -> screen.walk().step());
       shot(screen, "wake-display");
       screen.walkTo(StageId.CLOSE);
       shot(screen, "close");

@@ -21,6 +21,10 @@ public final class EventWords {
       case BuildEvent.BandsRead e -> words.say("event.bands", e.line());
       case BuildEvent.Sees e -> words.say("event.sees", e.light(), e.eyes());
       case BuildEvent.FedBy e -> words.say("event.fed-by." + fed(e.how()));
+      case BuildEvent.SettingMade e ->
+          e.value().isEmpty()
+              ? words.say("event.setting-left", e.setting())
+              : words.say("event.setting", e.setting(), e.value());
       // What stands in the command is the maker's own business.
       case BuildEvent.UsesProgrammer e ->
           words.say(e.command().isEmpty() ? "event.programmer-none" : "event.programmer");

@@ -154,6 +154,7 @@ class HtmlReportTest {
             new BuildEvent.GateRead("rail33", 3.3, "inside", false),
             new BuildEvent.GatePassed("rail33", 3.3),
             new BuildEvent.Loaded("lamp", "main", 1754, "00", true, true),
+            new BuildEvent.SettingMade("owner", "…"),
             new BuildEvent.UsesProgrammer("flash {file}"),
             new BuildEvent.Started("lamp", true, false),
             new BuildEvent.Started("lamp", false, false),

@@ -1,0 +1,83 @@
+package humble.desktop.load;
+
+import humble.core.kit.Setting;
+import humble.core.settings.SettingsText;
+import humble.desktop.session.OpenBuild;
+import humble.formats.InputFile;
+import humble.formats.WholeFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The files beside the programs of a kit: the maker's own copies of them, in a folder of the bench;
+ * the kit stays as it came. What a copy was before is kept beside it.
+ */
+final class SettingsFiles {
+  private static final String BEFORE = ".before";
+
+  private final OpenBuild open;
+  private final Path folder;
+  private final Map<String, SettingsText> texts = new HashMap<>();
+  private final Map<String, String> troubles = new HashMap<>();
+
+  /**
+   * Makes it.
+   *
+   * @param home folder of the bench
+   */
+  SettingsFiles(OpenBuild open, Path home) {
+    this.open = open;
+    this.folder = home.resolve("settings");
+  }
+
+  /** Reads every file that the kit has settings in; one that cannot be read is told when asked. */
+  void read() {
+    open.kit().firmware().settings().stream()
+        .map(Setting::file)
+        .distinct()
+        .forEach(file -> {
+          try {
+            Path own = copy(file);
+            byte[] bytes = Files.exists(own) ? Files.readAllBytes(own) : open.folder().bytes(file);
+            put(file, new String(bytes, StandardCharsets.ISO_8859_1));
+          } catch (IOException e) {
+            troubles.put(file, file + ": " + InputFile.reason(e));
+          }
+        });
+  }
+
+  private void put(String file, String text) {
+    texts.put(file, SettingsText.read(file, text));
+  }
+
+  /** Gives where the maker's own copy of a file is. */
+  Path copy(String file) throws IOException {
+    return WholeFile.within(WholeFile.within(folder, open.build().id(), ""), file, "");
+  }
+
+  /** Gives a file as it is now. */
+  Optional<SettingsText> text(String file) {
+    return Optional.ofNullable(texts.get(file));
+  }
+
+  /** Gives one sentence about why a file cannot be read; empty when it can. */
+  String trouble(String file) {
+    return troubles.getOrDefault(file, "");
+  }
+
+  /** Writes the maker's own copy; what it was before is kept. */
+  void write(String file, String text) throws IOException {
+    Path own = copy(file);
+    Files.createDirectories(own.toAbsolutePath().getParent());
+    Path before = own.resolveSibling(own.getFileName() + BEFORE);
+    WholeFile.replace(
+        before, Files.exists(own) ? Files.readAllBytes(own) : open.folder().bytes(file));
+    WholeFile.replace(own, text.getBytes(StandardCharsets.ISO_8859_1));
+    put(file, text);
+  }
+}
