@@ -14,7 +14,8 @@ import java.util.Optional;
 
 /** Fits a part, or several alike, or puts one in: which way round, how, and what to look at. */
 final class PartHand extends StepHand {
-  private static final int FIRST_FREE_DIGIT = 3;
+  private static final int TRY_DIGIT = 4;
+  private static final int COLOURS_DIGIT = 3;
 
   private int focus;
 
@@ -61,12 +62,14 @@ final class PartHand extends StepHand {
     tried(card, part.line());
     withTools(card);
     // Where more marks are looked at their digits come first.
-    if (!harm.needsTwoMarks() || said(part.ref()).marks().size() < FIRST_FREE_DIGIT) {
+    int digits = harm.needsTwoMarks() ? said(part.ref()).marks().size() : 0;
+    if (digits < TRY_DIGIT) {
       TryFirstHand.of(of(), part.line())
           .ifPresent(hand -> card.key('4', say("fit.first.key"), () -> layOver(hand)));
-      if (!part.line().particulars().colour().isEmpty() && ColoursHand.hasMap(this.open)) {
-        card.key('3', say("fit.colours.key"), () -> layOver(new ColoursHand(of())));
-      }
+    }
+    boolean coloured = !part.line().particulars().colour().isEmpty();
+    if (digits < COLOURS_DIGIT && coloured && ColoursHand.hasMap(this.open)) {
+      card.key('3', say("fit.colours.key"), () -> layOver(new ColoursHand(of())));
     }
     if (step.refs().size() > 1) {
       card.key('+', say("fit.next-place"), () -> focus = (focus + 1) % step.refs().size());

@@ -34,7 +34,7 @@ final class LoadBench {
     this.seat = seat;
     this.settings = new SettingsFiles(open, home);
     List<Firmware.Image> all = open.kit().firmware().images();
-    read = all.isEmpty();
+    read = all.isEmpty() && open.kit().firmware().settings().isEmpty();
     if (!read) {
       reading =
           open.works()
@@ -65,8 +65,13 @@ final class LoadBench {
     return settings;
   }
 
-  /** Gives the first setting that the maker has not been asked for. */
+  /** Gives the first setting that the maker has not been asked for, unless every program is in. */
   Optional<Setting> unset() {
+    boolean over = next().isEmpty() && !images.isEmpty();
+    return over ? Optional.empty() : firstUnset();
+  }
+
+  private Optional<Setting> firstUnset() {
     return open.kit().firmware().settings().stream()
         .filter(each -> !open.build().settings().containsKey(each.id()))
         .findFirst();

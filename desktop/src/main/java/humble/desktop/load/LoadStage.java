@@ -47,7 +47,7 @@ public final class LoadStage extends HandStage {
       return new Turn(
           new Doing("again", begins.get().image().id()), () -> new AgainHand(bench, begins.get()));
     }
-    Optional<Setting> setting = bench.next().flatMap(image -> bench.unset());
+    Optional<Setting> setting = bench.unset();
     if (setting.isPresent()) {
       return new Turn(setting.get(), () -> new SettingHand(bench, setting.get()));
     }

@@ -96,13 +96,16 @@ final class PeripheralJson {
     if (turn % 90 != 0) {
       c.error("rotate", "A display turns by quarter turns: 0, 90, 180 or 270.");
     }
-    return Map.of(
-        "turn-deg", Integer.toString(turn),
-        "mirror", Boolean.toString(c.flag("mirror", false)),
-        "swap-red-blue", Boolean.toString(c.flag("swap_red_blue", false)),
-        "invert", Boolean.toString(c.flag("invert", false)),
-        "x-offset-px", offset(c, "x_offset"),
-        "y-offset-px", offset(c, "y_offset"));
+    Map<String, String> facts =
+        Map.of(
+            "turn-deg", Integer.toString(turn),
+            "mirror", Boolean.toString(c.flag("mirror", false)),
+            "swap-red-blue", Boolean.toString(c.flag("swap_red_blue", false)),
+            "invert", Boolean.toString(c.flag("invert", false)),
+            "x-offset-px", offset(c, "x_offset"),
+            "y-offset-px", offset(c, "y_offset"));
+    c.noteUnread();
+    return facts;
   }
 
   private static String offset(Cursor c, String key) {

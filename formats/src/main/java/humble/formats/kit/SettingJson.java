@@ -20,6 +20,11 @@ final class SettingJson {
     if (!KitFolder.inside(setting.file())) {
       c.error("file", "It leads out of the kit's folder.");
     }
+    if (setting.file().matches("(?i).*\\.(json|xml|ya?ml)")) {
+      c.error(
+          "file",
+          "Settings are read in headers and in lines of a key and a value, not in such files.");
+    }
     return setting;
   }
 

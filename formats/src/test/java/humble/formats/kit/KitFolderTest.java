@@ -120,6 +120,45 @@ class KitFolderTest {
     assertThat(Files.readString(folder.resolve("kit.json"))).isEqualTo(json);
   }
 
+  /** How a display is set up is read, and what is not understood of it is said. */
+  @Test
+  void theSetUpOfADisplayIsReadWithEverythingThatIsWrongInIt() throws IOException {
+    String wrong = glowmoth().replace("\"rotate\": 0", "\"rotate\": 45, \"rotat\": 1");
+    assertThat(errors(read(wrong)))
+        .singleElement()
+        .satisfies(e -> assertThat(e).contains("/config/rotate: A display turns by quarter turns"));
+    String other = glowmoth().replace("\"x_offset\": 0", "\"x_offset\": -3, \"rotat\": 1");
+    KitRead read = read(other);
+    assertThat(read.findings())
+        .anySatisfy(f -> {
+          assertThat(f.level()).isEqualTo(Finding.Level.NOTE);
+          assertThat(f.where()).endsWith("/config/rotat");
+        });
+    assertThat(
+            ((KitRead.Opened) read)
+                .kit().peripherals().stream()
+                    .filter(humble.core.kit.Peripheral.Display.class::isInstance)
+                    .map(humble.core.kit.Peripheral.Display.class::cast)
+                    .map(display -> display.config().get("x-offset-px")))
+        .containsExactly("-3");
+  }
+
+  @Test
+  void settingsOfAKitAreReadAndJudged() throws IOException {
+    String with =
+        glowmoth()
+            .replace(
+                "\"firmware\": {",
+                "\"firmware\": {\"settings\": [{\"id\":\"a\",\"file\":\"../x.h\",\"key\":\"A\",\"low\":9,\"high\":1},"
+                    + "{\"id\":\"b\",\"file\":\"x.json\",\"one_of\":[\"B\"],\"key\":\"C\",\"labels\":{\"D\":\"d\"}}],");
+    assertThat(errors(read(with)))
+        .anySatisfy(e -> assertThat(e).contains("/settings/0/file: It leads out"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/0/low: It is above 'high'"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/1: It has either 'one_of'"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/1/labels: 'D' is none"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/1/file: Settings are read in headers"));
+  }
+
   @Test
   void unknownKeysAreNotesAndMissingFilesWarnings() throws IOException {
     KitRead read =
