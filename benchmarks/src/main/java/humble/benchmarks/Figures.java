@@ -24,7 +24,16 @@ public final class Figures {
     List<String> asked =
         arguments.length == 0
             ? List.of(
-                "start", "append", "opening", "hex", "core", "find", "mend", "wake", "frames",
+                "start",
+                "append",
+                "opening",
+                "hex",
+                "core",
+                "find",
+                "mend",
+                "wake",
+                "settings",
+                "frames",
                 "keys")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
@@ -40,6 +49,7 @@ public final class Figures {
         case "find" -> FaultFinding.measure(root, out);
         case "mend" -> Find.print(root, SPICE_FAULTS, SPICE_SOUND, SPICE_SEED, out);
         case "wake" -> WakeFinding.measure(root, out);
+        case "settings" -> SettingsJudged.measure(out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
