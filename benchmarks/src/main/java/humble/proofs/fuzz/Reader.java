@@ -160,6 +160,10 @@ final class Reader {
               false,
               true));
 
+  private static long lines(String text) {
+    return text.chars().filter(c -> c == '\n').count();
+  }
+
   /** Judged and changed as a header and as a key-value file; what was not meant stays. */
   private static Optional<Kit> settings(byte[] bytes) {
     String all = new String(bytes, StandardCharsets.ISO_8859_1);
@@ -167,9 +171,12 @@ final class Reader {
       SettingsText text = SettingsText.read(file, all);
       SETTINGS.forEach(each -> SettingsCheck.of(each, text));
       if (SettingsEdit.of(text, SETTINGS, Map.of("screen", "SCREEN_B", "rate", "7"))
-              instanceof SettingsEdit.Outcome.Edited done
-          && !all.replaceAll("[^\n]", "").equals(done.text().replaceAll("[^\n]", ""))) {
-        throw new IllegalStateException("a line was lost");
+          instanceof SettingsEdit.Outcome.Edited done) {
+        // A value that went over several lines is one line now; nothing else may be gone.
+        long replaced = done.changes().stream().mapToLong(change -> lines(change.from())).sum();
+        if (lines(all) - replaced != lines(done.text())) {
+          throw new IllegalStateException("a line was lost");
+        }
       }
     }
     return Optional.empty();

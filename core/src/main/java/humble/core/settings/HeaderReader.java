@@ -14,14 +14,15 @@ import java.util.regex.Pattern;
  */
 final class HeaderReader {
   private static final Pattern DEFINE =
-      Pattern.compile("#[ \\t]*define[ \\t]+([A-Za-z_][A-Za-z0-9_]*)(\\(?)");
+      Pattern.compile("#[ \\t]*+define[ \\t]++([A-Za-z_][A-Za-z0-9_]*+)(\\(?)");
 
   private static final Pattern DIRECTIVE =
-      Pattern.compile("#[ \\t]*(if|ifdef|ifndef|elif|else|endif)\\b[ \\t]*([^\\r\\n]*)");
+      Pattern.compile("#[ \\t]*+(if|ifdef|ifndef|elif|else|endif)\\b[ \\t]*+([^\\r\\n]*+)");
 
   private final String text;
   private final List<Entry> entries = new ArrayList<>();
   private final Deque<Branch> branches = new ArrayDeque<>();
+  private boolean conditions;
   private int comment = -1;
   private int line = 1;
 
@@ -150,8 +151,10 @@ final class HeaderReader {
 
   private void branch(String word, String said) {
     switch (word) {
-      case "if" ->
-          branches.push(new Branch(said.equals("0"), said.equals("1"), "#if " + said, line));
+      case "if" -> {
+        conditions = true;
+        branches.push(new Branch(said.equals("0"), said.equals("1"), "#if " + said, line));
+      }
       case "ifdef", "ifndef" ->
           branches.push(new Branch(false, isGuard(word, said), "#" + word + " " + said, line));
       case "elif", "else" -> {
@@ -171,8 +174,10 @@ final class HeaderReader {
 
   /** The first condition of a header, on a name that the next line defines, only guards it. */
   private boolean isGuard(String word, String name) {
-    return word.equals("ifndef")
-        && branches.isEmpty()
+    boolean first = !conditions;
+    conditions = true;
+    return first
+        && word.equals("ifndef")
         && entries.isEmpty()
         && Pattern.compile("#[ \\t]*define[ \\t]+" + Pattern.quote(name) + "\\b")
             .matcher(text)

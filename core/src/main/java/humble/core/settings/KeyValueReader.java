@@ -13,9 +13,9 @@ import java.util.regex.Pattern;
 final class KeyValueReader {
   private static final Pattern LINE =
       Pattern.compile(
-          "([ \\t]*)([#;]*)([ \\t]*)([A-Za-z_][A-Za-z0-9_.\\-]*)[ \\t]*[=:][ \\t]*([^\\r\\n]*)");
+          "([ \\t]*+)([#;]*+)([ \\t]*+)([A-Za-z_][A-Za-z0-9_.\\-]*+)[ \\t]*+[=:][ \\t]*+([^\\r\\n]*+)");
 
-  private static final Pattern SECTION = Pattern.compile("[ \\t]*\\[([^\\]\\r\\n]+)\\][ \\t]*");
+  private static final Pattern SECTION = Pattern.compile("[ \\t]*+\\[([^\\]\\r\\n]++)\\]");
 
   private KeyValueReader() {}
 

@@ -15,6 +15,7 @@ public final class SettingsCheck {
               + "[uUlLfF]*[ \\t]*\\)*");
 
   private static final int MOST_HEX_DIGITS = 15;
+  private static final int LONGEST_NUMBER = 80;
 
   private SettingsCheck() {}
 
@@ -146,7 +147,7 @@ public final class SettingsCheck {
 
   /** Reads a number as a program would: decimal, hexadecimal, binary, with its suffixes. */
   static OptionalDouble number(String written) {
-    String plain = written.replace("\"", "").strip();
+    String plain = written.length() > LONGEST_NUMBER ? "" : written.replace("\"", "").strip();
     Matcher matcher = NUMBER.matcher(plain);
     if (!matcher.matches()) {
       return OptionalDouble.empty();

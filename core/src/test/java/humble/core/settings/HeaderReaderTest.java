@@ -153,6 +153,17 @@ class HeaderReaderTest {
     assertThat(edited).isGreaterThan(90);
   }
 
+  /** What takes a moment of a usual file does not take minutes of an odd one. */
+  @Test
+  void oddFilesAreReadAtOnce() {
+    String blanks = " ".repeat(200_000);
+    assertThat(SettingsText.read("a.cfg", blanks + "x\n" + blanks + "a = 1\n").entries())
+        .hasSize(1);
+    assertThat(header("#ifndef A\n#endif\n".repeat(50_000)).entries()).isEmpty();
+    assertThat(header("#define RATE " + "1".repeat(200_000) + "x\n").entries()).hasSize(1);
+    assertThat(judged("#define RATE " + "1".repeat(200_000) + "x\n")).contains("not a number");
+  }
+
   private static final Setting RATE =
       new Setting(
           "rate",
