@@ -131,7 +131,7 @@ public final class Shots {
     }
   }
 
-  /** A fair fault hidden on the practice bench, two answers later. */
+  /** A fair fault hidden on the practice bench, one answer later. */
   private void mend(Offscreen screen) {
     Offscreen.onScreen(() -> {
       screen.walk().press(KeyCode.DIVIDE);
@@ -140,13 +140,11 @@ public final class Shots {
       screen.walk().number("3");
       return true;
     });
-    for (int answers = 0; answers < 3; answers++) {
-      screen.settle();
-      Offscreen.onScreen(() -> {
-        screen.walk().press(KeyCode.ENTER);
-        return true;
-      });
-    }
+    screen.settle();
+    Offscreen.onScreen(() -> {
+      screen.walk().press(KeyCode.ENTER);
+      return true;
+    });
     screen.settle();
     shot(screen, "mend");
     // Found, so that the practice bench is sound again.
