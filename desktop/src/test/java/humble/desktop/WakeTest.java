@@ -275,6 +275,24 @@ class WakeTest {
     assertThat(journal(bench).awake()).isEmpty();
   }
 
+  /** What follows from the kit's own figures stands on the card. */
+  @Test
+  void ratesAndWavesAreReckonedFromTheKit() throws Exception {
+    BareKeys bench =
+        waking(
+            kit(
+                "glowmoth",
+                "{\"id\":\"talk\",\"kind\":\"serial\",\"baud\":57600,\"clock_hz\":8000000},"
+                    + "{\"id\":\"slow\",\"kind\":\"serial\",\"baud\":9600,\"clock_hz\":8000000},"
+                    + "{\"id\":\"note\",\"kind\":\"tone\",\"hz\":440}"),
+            "");
+    assertThat(card(bench).why().toString()).contains("55,556 baud: -3.5 %, too far off");
+    enter(bench);
+    assertThat(card(bench).why().toString()).contains("9,615 baud: +0.2 %").contains("2 % off");
+    enter(bench);
+    assertThat(card(bench).why().toString()).contains("counts 1,136").contains("+0.6 cents");
+  }
+
   /** Digits mark what the card asks for now; another key asks for another way to fail. */
   @Test
   void lightsMayBeWeakOrShineAtAnothersTurn() throws Exception {

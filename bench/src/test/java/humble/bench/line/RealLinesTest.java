@@ -91,7 +91,9 @@ class RealLinesTest {
       // confirmed.
       assertThat(sent)
           .isInstanceOfSatisfying(
-              XmodemSender.Outcome.Sent.class, each -> assertThat(each.retries()).isZero());
+              // On a busy machine it may ask twice before the first block comes.
+              XmodemSender.Outcome.Sent.class,
+              each -> assertThat(each.retries()).isLessThanOrEqualTo(2));
       assertThat(receiver.waitFor(20, TimeUnit.SECONDS)).isTrue();
     }
     byte[] taken = Files.readAllBytes(folder.resolve("taken"));
