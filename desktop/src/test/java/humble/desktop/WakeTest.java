@@ -548,6 +548,26 @@ class WakeTest {
     }
   }
 
+  /** A line that is not there stops what is told over it, and nothing else. */
+  @Test
+  void whatIsNotToldNeedsNoLine() throws Exception {
+    BareKeys bench =
+        waking(
+            kit(
+                "glowmoth",
+                LAMPS
+                    + ",{\"id\":\"keys\",\"kind\":\"buttons\",\"wiring\":\"single\",\"refs\":[\"S1\",\"S2\"]}"),
+            "");
+    over(bench, home.resolve("nothing"));
+    enter(bench);
+    until(bench, () -> card(bench).verdict().isPresent());
+    assertThat(card(bench).verdict().orElseThrow().text()).contains("nothing");
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).title()).isEqualTo("Keys");
+    enter(bench);
+    assertThat(card(bench).title()).isEqualTo("Did every key answer?");
+  }
+
   @Test
   void anotherBoardIsNotDriven() throws Exception {
     assumeTrue(Files.isExecutable(Path.of("/usr/bin/socat")), "the launcher installs it");

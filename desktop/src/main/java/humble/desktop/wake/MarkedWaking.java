@@ -123,6 +123,10 @@ abstract class MarkedWaking extends WakeHand {
   private void run() {
     simulated = null;
     clear();
+    if (!open.practiceOn() && !isTold()) {
+      ran = true;
+      return;
+    }
     if (!open.practiceOn()) {
       ask(
           requests(),
