@@ -30,6 +30,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -52,7 +53,7 @@ public final class PracticeBench {
   private volatile List<Fault> faults;
   private final double meterBias;
   private final long seed;
-  private final Map<String, Optional<SimulatedBoard>> boards = new HashMap<>();
+  private final Map<String, Optional<SimulatedBoard>> boards = new ConcurrentHashMap<>();
   private final Map<String, SimulatedDisplay> displays = new HashMap<>();
   private final Map<String, Double> truePartRatio = new HashMap<>();
   private final Map<String, SimulatedController> controllers = new HashMap<>();

@@ -61,6 +61,9 @@ final class ImageToggle extends humble.cli.Command {
             : ToggleSheet.of(Images.read(source, new ImageFile.Known(0L, null)).image());
     ToggleSheet sheet =
         all.cut(Images.number("--from", from, LAST_ADDRESS), most == null ? MOST_ROWS : most);
+    if (sheet.rows().isEmpty()) {
+      throw new BadInput(source + ": there is no byte from " + from + " on.");
+    }
     Path back = check;
     return back == null ? sheet(sheet) : compared(sheet, back, in);
   }
@@ -122,6 +125,10 @@ final class ImageToggle extends humble.cli.Command {
               String.join(
                   ", ", each.switches().stream().map(bit -> Integer.toString(bit)).toList())));
     }
+    List<Long> beyond = sheet.beyond(read);
+    if (!beyond.isEmpty()) {
+      text.add(beyond.size() + " bytes read back are of no row of the sheet.");
+    }
     if (!unread.isEmpty()) {
       text.add(unread.size() + " rows were not read back.");
     }
@@ -146,7 +153,9 @@ final class ImageToggle extends humble.cli.Command {
                         each.switches()))
                 .toList(),
             "unread",
-            unread.stream().map(ToggleSheet.Row::address).toList()),
+            unread.stream().map(ToggleSheet.Row::address).toList(),
+            "beyond",
+            beyond),
         text,
         !differ.isEmpty() || !unread.isEmpty());
   }

@@ -126,6 +126,9 @@ final class SettingsCommand extends humble.cli.Command {
       if (equals <= 0) {
         problems.add("--set: '" + set + "' is not written like GROUP=OPTION or KEY=VALUE.");
       } else {
+        if (wanted.containsKey(set.substring(0, equals))) {
+          problems.add("--set: " + set.substring(0, equals) + " is given twice.");
+        }
         // What is written goes into the file in the letters of the terminal.
         wanted.put(
             set.substring(0, equals),

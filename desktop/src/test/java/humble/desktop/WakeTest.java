@@ -11,6 +11,7 @@ import humble.core.wake.Pose;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
 import humble.desktop.walk.BareKeys;
 import humble.store.Journal;
 import humble.store.JournalOpen;
@@ -29,6 +30,8 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Wake by its keys, without a window. */
 class WakeTest {
@@ -293,6 +296,73 @@ class WakeTest {
     assertThat(card(bench).why().toString()).contains("counts 1,136").contains("+0.6 cents");
   }
 
+  /** A data bit that hangs is no fault of an address line. */
+  @Test
+  void aDataBitThatHangsIsNotTakenForAnAddressLine() throws Exception {
+    BareKeys bench =
+        waking(
+            kit(
+                "lockkeeper",
+                "{\"id\":\"ram\",\"kind\":\"memory\",\"part\":\"U3\",\"on\":[\"A0\",\"A1\",\"A2\"]}"),
+            "");
+    bench.press(KeyCode.NUMPAD1);
+    for (String reads : List.of("14", "", "40", "")) {
+      bench.keys().type(reads);
+      enter(bench);
+    }
+    assertThat(card(bench).rows()).hasSize(1);
+    assertThat(card(bench).rows().getFirst().text()).contains("data is not what was written");
+  }
+
+  /** What a card offers by a key, the key does: no field takes it for a figure. */
+  @ParameterizedTest
+  @ValueSource(strings = {"tidepool", "ferryman"})
+  void noKeyOfACardIsSwallowedByItsField(String name) throws Exception {
+    Path kit = kit(name, "");
+    Path file = kit.resolve("kit.json");
+    // Everything may wake at once.
+    String all = Files.readString(file);
+    int from = all.indexOf("\"peripherals\"");
+    Files.writeString(
+        file,
+        all.substring(0, from)
+            + all.substring(from).replaceAll(",\\s*\"after\": ?\\[[^\\]]*\\]", ""));
+    BareKeys bench = waking(kit, "");
+    int offered = 0;
+    for (int step = 0; step < 400 && !bench.keys().stage().equals(StageId.CLOSE); step++) {
+      Card card = card(bench);
+      for (Card.Key key : card.keys()) {
+        boolean point = key.press() == '.';
+        offered += point && card.field().isPresent() ? 1 : 0;
+        assertThat(card.takes().takes(key.press(), "") && !point && !card.takes().text())
+            .as("%s: %s %s", card.title(), key.cap(), key.text())
+            .isFalse();
+      }
+      if (!bench.walk().step()) {
+        bench.takeIn(20);
+      }
+    }
+    assertThat(offered).as("a point beside a field").isPositive();
+  }
+
+  @Test
+  void aPointBesideAFieldIsTheKeyOfTheCard() throws Exception {
+    BareKeys bench =
+        waking(
+            kit(
+                "glowmoth",
+                "{\"id\":\"note\",\"kind\":\"tone\",\"part\":\"BZ1\",\"hz\":440},"
+                    + "{\"id\":\"hand\",\"kind\":\"other\",\"part\":\"S1\"}"),
+            "");
+    assertThat(card(bench).key('.').orElseThrow().text()).isEqualTo("later");
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).title()).isEqualTo("Trial");
+    enter(bench);
+    bench.press(KeyCode.NUMPAD4);
+    bench.press(KeyCode.DECIMAL);
+    assertThat(card(bench).field().orElseThrow().typed()).isEqualTo("4.");
+  }
+
   /** Digits mark what the card asks for now; another key asks for another way to fail. */
   @Test
   void lightsMayBeWeakOrShineAtAnothersTurn() throws Exception {
@@ -543,6 +613,12 @@ class WakeTest {
       List<String> asked = Files.readAllLines(home.resolve("asked"));
       assertThat(asked).startsWith("hello", "start", "drive U1.1=high U1.2=low").endsWith("drive");
       assertThat(asked.stream().filter(a -> a.startsWith("drive ")).distinct()).hasSize(3);
+      bench.press(KeyCode.ESCAPE);
+      over(bench, home.resolve("nothing"));
+      enter(bench);
+      until(bench, () -> card(bench).verdict().isPresent());
+      assertThat(card(bench).verdict().orElseThrow().text()).contains("nothing");
+      assertThat(Files.readAllLines(home.resolve("asked"))).as("the first board").isEqualTo(asked);
     } finally {
       assertThat(far.destroyForcibly().waitFor(10, TimeUnit.SECONDS)).isTrue();
     }

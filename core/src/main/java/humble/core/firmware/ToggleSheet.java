@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.SequencedMap;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /**
  * A program as it is toggled in: one row for each address, in their order.
@@ -157,6 +159,12 @@ public record ToggleSheet(List<Row> rows) {
   /** Gives the rows that nobody read. */
   public List<Row> unread(ReadBack read) {
     return rows.stream().filter(row -> !read.bytes().containsKey(row.address())).toList();
+  }
+
+  /** Gives the addresses that were read and are of no row. */
+  public List<Long> beyond(ReadBack read) {
+    Set<Long> own = rows.stream().map(Row::address).collect(Collectors.toSet());
+    return read.bytes().keySet().stream().filter(at -> !own.contains(at)).sorted().toList();
   }
 
   /**

@@ -212,6 +212,7 @@ public final class Suspects {
       add(new Fault.Off(Fault.Off.SUPPLY), USUAL_WEIGHT);
     }
     state.closed().stream()
+        .filter(ref -> here.stream().anyMatch(part -> part.ref().equals(ref)))
         .filter(ref ->
             parts.part(ref).map(Part::model).orElse(null) instanceof Model.Switch own
                 && !own.closed())

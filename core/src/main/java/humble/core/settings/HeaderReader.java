@@ -40,7 +40,7 @@ final class HeaderReader {
   }
 
   private void all() {
-    int at = 0;
+    int at = SettingsText.begin(text);
     while (at < text.length()) {
       int end = logicalEnd(at);
       one(at, end);
@@ -164,11 +164,12 @@ final class HeaderReader {
               new Branch(was.always(), was.never() && word.equals("else"), was.said(), was.line()));
         }
       }
-      default -> {
+      case "endif" -> {
         if (!branches.isEmpty()) {
           branches.pop();
         }
       }
+      default -> throw new IllegalStateException("no directive: " + word);
     }
   }
 

@@ -23,7 +23,7 @@ final class KeyValueReader {
     List<Entry> entries = new ArrayList<>();
     String section = "";
     int line = 1;
-    int at = 0;
+    int at = SettingsText.begin(text);
     while (at < text.length()) {
       int feed = text.indexOf('\n', at);
       int next = feed < 0 ? text.length() : feed + 1;

@@ -2,9 +2,11 @@ package humble.core.settings;
 
 import humble.core.kit.Setting;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Settings changed in place: nothing else of the file moves. */
 public final class SettingsEdit {
@@ -40,9 +42,12 @@ public final class SettingsEdit {
     List<String> problems = new ArrayList<>();
     List<Change> changes = new ArrayList<>();
     List<SettingsText.Replacement> replacements = new ArrayList<>();
+    Set<String> given = new HashSet<>();
     sets.forEach((name, to) -> {
       Optional<Setting> setting = named(settings, name);
-      if (setting.isEmpty()) {
+      if (setting.isPresent() && !given.add(setting.get().id())) {
+        problems.add(setting.get().id() + " is given twice, once as '" + name + "'.");
+      } else if (setting.isEmpty()) {
         problems.add(
             "There is no setting '"
                 + name
@@ -58,6 +63,9 @@ public final class SettingsEdit {
         }
       }
     });
+    if (problems.isEmpty() && SettingsText.overlap(replacements)) {
+      problems.add("Two of the settings change the same place of the file.");
+    }
     return problems.isEmpty()
         ? new Outcome.Edited(text.with(replacements), changes)
         : new Outcome.Refused(problems);

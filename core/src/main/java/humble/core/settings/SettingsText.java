@@ -11,6 +11,9 @@ import java.util.List;
  * @param entries the settings in the order of the file
  */
 public record SettingsText(String text, List<Entry> entries) {
+  /** A byte-order mark, one character for one byte. */
+  private static final String MARK_AS_BYTES = "\u00ef\u00bb\u00bf";
+
   public SettingsText {
     entries = List.copyOf(entries);
   }
@@ -35,13 +38,39 @@ public record SettingsText(String text, List<Entry> entries) {
   /** What comes in place of a part of the text. */
   record Replacement(Span span, String with) {}
 
+  /** Tells whether two replacements want the same place. */
+  static boolean overlap(List<Replacement> replacements) {
+    List<Replacement> all = inOrder(replacements);
+    for (int i = 1; i < all.size(); i++) {
+      Span before = all.get(i - 1).span();
+      Span here = all.get(i).span();
+      if (here.from() < before.to() || here.equals(before)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static List<Replacement> inOrder(List<Replacement> replacements) {
+    List<Replacement> inOrder = new ArrayList<>(replacements);
+    inOrder.sort(
+        Comparator.comparingInt((Replacement each) -> each.span().from())
+            .thenComparingInt(each -> each.span().to()));
+    return inOrder;
+  }
+
+  /** Gives where the text itself begins: behind the mark that some editors put before it. */
+  static int begin(String text) {
+    return text.startsWith(MARK_AS_BYTES)
+        ? MARK_AS_BYTES.length()
+        : text.startsWith("\ufeff") ? 1 : 0;
+  }
+
   /** Gives the text with parts of it replaced, which do not overlap. */
   String with(List<Replacement> replacements) {
-    List<Replacement> inOrder = new ArrayList<>(replacements);
-    inOrder.sort(Comparator.comparingInt(each -> each.span().from()));
     StringBuilder made = new StringBuilder();
     int at = 0;
-    for (Replacement each : inOrder) {
+    for (Replacement each : inOrder(replacements)) {
       made.append(text, at, each.span().from()).append(each.with());
       at = each.span().to();
     }

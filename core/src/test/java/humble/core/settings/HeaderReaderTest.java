@@ -234,6 +234,36 @@ class HeaderReaderTest {
         .isInstanceOf(SettingsEdit.Outcome.Refused.class);
   }
 
+  /** The same place is not changed twice, by whatever name it is called. */
+  @Test
+  void whatIsGivenTwiceIsRefused() {
+    assertThat(
+            SettingsEdit.of(
+                header("#define RATE 5\n"),
+                List.of(RATE),
+                new java.util.TreeMap<>(Map.of("rate", "6", "RATE", "7"))))
+        .isInstanceOfSatisfying(
+            SettingsEdit.Outcome.Refused.class,
+            refused -> assertThat(refused.problems().getFirst()).contains("given twice"));
+    Setting other = new Setting("other", "config.h", "", SCREEN.rule(), false, false);
+    assertThat(
+            SettingsEdit.of(
+                header("#define SCREEN_A\n//#define SCREEN_B\n"),
+                List.of(SCREEN, other),
+                new java.util.TreeMap<>(Map.of("screen", "SCREEN_B", "other", "SCREEN_B"))))
+        .isInstanceOfSatisfying(
+            SettingsEdit.Outcome.Refused.class,
+            refused -> assertThat(refused.problems().getFirst()).contains("same place"));
+  }
+
+  /** A mark that an editor puts before the text hides nothing. */
+  @Test
+  void aByteOrderMarkHidesNothing() {
+    String mark = "\u00ef\u00bb\u00bf";
+    assertThat(on(mark + "#define SCREEN_A\n")).containsExactly("SCREEN_A");
+    assertThat(SettingsText.read("a.cfg", mark + "rate = 5\n").named("rate")).hasSize(1);
+  }
+
   /** A password is set, and neither what was there nor what is there now is told. */
   @Test
   void whatIsPrivateIsNotTold() {

@@ -3,6 +3,7 @@ package humble.desktop.fit;
 import humble.core.kit.Board;
 import humble.core.kit.Line;
 import humble.core.kit.Part;
+import humble.core.kit.RefOrder;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.desktop.draw.BoardPicture;
@@ -57,21 +58,18 @@ final class ColoursHand extends StepHand {
         .distinct()
         .forEach((Line line) ->
             card.how(
-                say(
-                    "fit.colours.row",
-                    line.particulars().colour(),
-                    humble.core.kit.RefOrder.listed(line.refs()))));
+                say("fit.colours.row", line.particulars().colour(), RefOrder.listed(line.refs()))));
     card.key(Card.ESC, say("mend.leave"), () -> over = true);
     return card.go(say("fit.colours.go"), () -> over = true);
   }
 
   @Override
   public Mat mat() {
-    return new Map(open, focused().flatMap(ref -> open.built().part(ref)), title());
+    return new Painted(open, focused().flatMap(ref -> open.built().part(ref)), title());
   }
 
   /** The board of the part in hand, every coloured place with its colour in words. */
-  private record Map(OpenBuild open, Optional<Part> now, String spoken) implements Mat {
+  private record Painted(OpenBuild open, Optional<Part> now, String spoken) implements Mat {
     @Override
     public void paint(Pen pen, double w, double h) {
       board()

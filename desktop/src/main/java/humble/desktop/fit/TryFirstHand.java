@@ -24,9 +24,9 @@ final class TryFirstHand extends StepHand {
     this.kind = kind;
   }
 
-  /** Gives the hand for a line that can be tried and was not. */
+  /** Gives the hand for a line that can be tried and does not work yet: a spare is tried too. */
   static Optional<TryFirstHand> of(Of of, Line line) {
-    return of.open().build().tried(line.id()).isPresent()
+    return result(of.open(), line).orElse(false)
         ? Optional.empty()
         : BenchTrial.of(line).map(kind -> new TryFirstHand(of, line, kind));
   }

@@ -316,11 +316,16 @@ public final class BenchKeys implements Desk {
     boolean bandsBegun = !typed.isEmpty() && Character.isLetter(typed.charAt(0));
     if (Character.toUpperCase(c) == 'H' && !bandsBegun) {
       face.foldReasons();
-    } else if (card.takes().takes(c, typed)) {
+    } else if (card.takes().takes(c, typed) && !isOwnKey(card, c, typed)) {
       type(typed + c);
     } else {
       press(card, Character.toUpperCase(c), () -> {});
     }
+  }
+
+  /** A point at the beginning of a number is the card's own key, where it has one. */
+  private static boolean isOwnKey(Card card, char c, String typed) {
+    return c == '.' && typed.isEmpty() && card.key(c).isPresent();
   }
 
   /** Does what the card says that a key does, or what it does where the card says nothing. */

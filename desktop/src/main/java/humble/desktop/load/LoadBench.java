@@ -3,6 +3,7 @@ package humble.desktop.load;
 import humble.core.circuit.Cancelled;
 import humble.core.kit.Firmware;
 import humble.core.kit.Setting;
+import humble.core.settings.SettingsCheck;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
@@ -77,11 +78,16 @@ final class LoadBench {
         .findFirst();
   }
 
-  /** Gives the settings that have to be made and were left. */
+  /** Gives the settings that have to be made and are not right in their file. */
   List<Setting> left() {
     return open.kit().firmware().settings().stream()
         .filter(Setting::required)
-        .filter(each -> open.build().settings().getOrDefault(each.id(), "").isEmpty())
+        .filter(each ->
+            settings
+                .text(each.file())
+                .map(text -> SettingsCheck.of(each, text))
+                .filter(judged -> judged.problem().isEmpty() && !judged.on().isEmpty())
+                .isEmpty())
         .toList();
   }
 

@@ -50,14 +50,14 @@ final class SettingHand extends LoadHand {
     } else if (!now.problem().isEmpty()) {
       asked.verdict(false, now.problem());
     }
-    asked.why(say("load.setting.where"));
+    asked.why(say("load.setting.where", files.shown(setting.file())));
     if (setting.isPrivate()) {
       asked.why(say("load.setting.private"));
     }
     later(asked);
     String typed = typed().text().strip();
     if (!typed.isEmpty()) {
-      return asked.go(say("load.setting.set", shown(typed)), () -> set(written(typed, now)));
+      return asked.go(say("load.setting.set", shown(typed)), () -> set(written(typed)));
     }
     return now.problem().isEmpty() && !now.on().isEmpty()
         ? asked.go(
@@ -112,7 +112,7 @@ final class SettingHand extends LoadHand {
   }
 
   /** Words stay in the quotes that they stood in, in the bytes of the file. */
-  private String written(String typed, SettingsCheck.Judged now) {
+  private String written(String typed) {
     boolean words = setting.rule() instanceof Setting.Rule.Value value && value.words();
     String before =
         files

@@ -4,6 +4,7 @@ import humble.core.kit.Setting;
 import humble.core.settings.SettingsText;
 import humble.desktop.session.OpenBuild;
 import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -19,6 +20,7 @@ import java.util.Optional;
  */
 final class SettingsFiles {
   private static final String BEFORE = ".before";
+  private static final long MOST_BYTES = 16L << 20;
 
   private final OpenBuild open;
   private final Path folder;
@@ -43,12 +45,16 @@ final class SettingsFiles {
         .forEach(file -> {
           try {
             Path own = copy(file);
-            byte[] bytes = Files.exists(own) ? Files.readAllBytes(own) : open.folder().bytes(file);
+            byte[] bytes = Files.exists(own) ? kept(own) : open.folder().bytes(file);
             put(file, new String(bytes, StandardCharsets.ISO_8859_1));
           } catch (IOException e) {
             troubles.put(file, file + ": " + InputFile.reason(e));
           }
         });
+  }
+
+  private static byte[] kept(Path own) throws IOException {
+    return InputFile.bytes(own, MOST_BYTES, ReadingBudget.usual());
   }
 
   private void put(String file, String text) {
@@ -58,6 +64,15 @@ final class SettingsFiles {
   /** Gives where the maker's own copy of a file is. */
   Path copy(String file) throws IOException {
     return WholeFile.within(WholeFile.within(folder, open.build().id(), ""), file, "");
+  }
+
+  /** Gives where the maker finds the copy. */
+  String shown(String file) {
+    try {
+      return copy(file).toString();
+    } catch (IOException e) {
+      return file;
+    }
   }
 
   /** Gives a file as it is now. */
@@ -75,8 +90,7 @@ final class SettingsFiles {
     Path own = copy(file);
     Files.createDirectories(own.toAbsolutePath().getParent());
     Path before = own.resolveSibling(own.getFileName() + BEFORE);
-    WholeFile.replace(
-        before, Files.exists(own) ? Files.readAllBytes(own) : open.folder().bytes(file));
+    WholeFile.replace(before, Files.exists(own) ? kept(own) : open.folder().bytes(file));
     WholeFile.replace(own, text.getBytes(StandardCharsets.ISO_8859_1));
     put(file, text);
   }

@@ -1,5 +1,6 @@
 package humble.desktop.mend;
 
+import humble.core.circuit.Fault;
 import humble.core.mend.Diagnosis;
 import humble.core.mend.Measure;
 import humble.core.mend.Observation;
@@ -54,10 +55,14 @@ abstract class AskHand<M extends Measure> extends MendHand {
         .ifPresent(trial ->
             card.how(
                 say(
-                    "mend.trial." + trial.act().text(),
+                    "mend.trial." + trial.act().text() + (isSupply(trial) ? ".supply" : ""),
                     trial.what(),
                     String.format(Locale.ROOT, "%.1f", trial.minutes()))));
     return card;
+  }
+
+  private static boolean isSupply(Trial trial) {
+    return trial.act() == Trial.Act.SWITCH_ON && trial.what().equals(Fault.Off.SUPPLY);
   }
 
   /** Ranked once for what is known: the card is drawn at every key. */

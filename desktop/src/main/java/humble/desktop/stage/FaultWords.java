@@ -1,6 +1,7 @@
 package humble.desktop.stage;
 
 import humble.core.circuit.Fault;
+import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.PinRef;
 import humble.core.mend.Suspect;
@@ -31,7 +32,9 @@ public final class FaultWords {
       case Fault.Dead f -> words.say("fault.dead", f.ref());
       case Fault.Blank f -> words.say("fault.blank", f.ref());
       case Fault.Off f ->
-          f.isSupply() ? words.say("fault.off-supply") : words.say("fault.off-switch", f.what());
+          f.isSupply()
+              ? words.say("fault.off-supply")
+              : words.say(isKey(parts, f.what()) ? "fault.off-key" : "fault.off-switch", f.what());
       case Fault.Stuck f ->
           words.say(
               f.high() ? "fault.stuck.high" : "fault.stuck.low",
@@ -69,6 +72,11 @@ public final class FaultWords {
                 .map(f -> f.title())
                 .findFirst()
                 .orElse(name));
+  }
+
+  /** A key is held down, a switch is switched on. */
+  private static boolean isKey(Parts parts, String ref) {
+    return parts.part(ref).filter(part -> part.line().kind() == PartKind.BUTTON).isPresent();
   }
 
   private static boolean isCable(Parts parts, String ref) {

@@ -70,7 +70,7 @@ final class LightsWaking extends MarkedWaking {
             matrix.lights().stream()
                 .map(light -> "drive " + light.anodePin() + "=high " + light.cathodePin() + "=low")
                 .toList());
-    turns.add("drive");
+    turns.add(WakeLine.RELEASE);
     return turns;
   }
 

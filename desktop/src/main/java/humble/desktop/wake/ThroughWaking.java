@@ -45,9 +45,19 @@ final class ThroughWaking extends WakeHand {
     Card.Maker card = begun(words.title());
     if (beeped.isEmpty()) {
       words.prepared(card).how(say("wake.through.how", checks.size()));
+      if (!ails().isEmpty()) {
+        Map<String, String> before = bench.facts(peripheral());
+        card.verdict(
+            false,
+            say(
+                "wake.read.before",
+                (before.getOrDefault("open", "") + " " + before.getOrDefault("joined", ""))
+                    .strip()));
+        card.key('/', say("wake.mend"), this::mend);
+      }
       beside(card);
     } else {
-      card.key(Card.ESC, say("wake.read.anew"), beeped::clear);
+      card.key(Card.ESC, say("wake.read.anew"), this::anew);
     }
     ThroughChecks.Check now = checks.get(beeped.size());
     boolean joined = now instanceof ThroughChecks.Check.Through;
@@ -84,8 +94,8 @@ final class ThroughWaking extends WakeHand {
     PracticeBench practice = open.practice();
     // With everything in: the meter takes the power off by itself.
     Optional<BoardState> state = bench.powered().or(() -> open.kit().states().stream().findFirst());
-    ask(
-        List.of(),
+    // The meter needs no program that runs.
+    look(
         () ->
             state
                 .flatMap(practice::board)
@@ -107,14 +117,19 @@ final class ThroughWaking extends WakeHand {
     };
   }
 
-  private List<String> open() {
-    List<String> open = new ArrayList<>();
+  private void anew() {
+    beeped.clear();
+    practised = false;
+  }
+
+  private List<String> notThrough() {
+    List<String> pairs = new ArrayList<>();
     for (int i = 0; i < checks.size(); i++) {
       if (checks.get(i) instanceof ThroughChecks.Check.Through each && !beeped.get(i)) {
-        open.add(each.a() + "-" + each.b());
+        pairs.add(each.a() + "-" + each.b());
       }
     }
-    return open;
+    return pairs;
   }
 
   private List<String> joined() {
@@ -132,12 +147,12 @@ final class ThroughWaking extends WakeHand {
   }
 
   private Card judged() {
-    List<String> open = open();
+    List<String> cut = notThrough();
     List<String> joined = joined();
-    boolean good = open.isEmpty() && joined.isEmpty();
+    boolean good = cut.isEmpty() && joined.isEmpty();
     Card.Maker card =
         begun(words.title()).verdict(good, say(good ? "wake.through.good" : "wake.through.not"));
-    open.forEach(pair -> card.row(Standing.TO_DO, say("wake.through.row.open", pair)));
+    cut.forEach(pair -> card.row(Standing.TO_DO, say("wake.through.row.open", pair)));
     joined.forEach(pair ->
         card.row(
             Standing.TO_DO,
@@ -145,16 +160,15 @@ final class ThroughWaking extends WakeHand {
     if (practised) {
       card.why(say("wake.simulated"));
     }
-    card.key(Card.ESC, say("wake.read.anew"), beeped::clear);
-    return card.go(say(good ? "wake.does" : "wake.write"), () -> write(open, joined, good));
+    card.key(Card.ESC, say("wake.read.anew"), this::anew);
+    return card.go(say(good ? "wake.does" : "wake.write"), () -> write(cut, joined, good));
   }
 
-  private void write(List<String> open, List<String> joined, boolean good) {
+  private void write(List<String> cut, List<String> joined, boolean good) {
     boolean practice = practised;
-    beeped.clear();
-    practised = false;
+    anew();
     answered(
-        Map.of("open", String.join(" ", open), "joined", String.join(" ", joined)), good, practice);
+        Map.of("open", String.join(" ", cut), "joined", String.join(" ", joined)), good, practice);
   }
 
   @Override

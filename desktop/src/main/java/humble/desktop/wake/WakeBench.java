@@ -13,6 +13,7 @@ import humble.core.wake.LightNumbers;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
+import humble.desktop.session.Job;
 import humble.desktop.session.OpenBuild;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -146,11 +147,12 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
     }
     String port = line.port().orElse("");
     if (!open.practiceOn() && !port.isEmpty()) {
+      Job<String> sending = line.sending(target.get(), requests, dwellMs);
       return open.works()
           .talk(
               port,
               calledOff -> {
-                String trouble = line.sent(port, target.get(), requests, dwellMs, calledOff);
+                String trouble = sending.work(calledOff);
                 return trouble.isEmpty() ? look.get() : new Answer.Trouble<>(trouble);
               },
               then);

@@ -199,18 +199,24 @@ abstract class WakeHand extends Hand {
   protected final <T> void ask(
       List<String> requests, int dwellMs, Supplier<WakeBench.Answer<T>> look, Consumer<T> then) {
     trouble = "";
-    Consumer<WakeBench.Answer<T>> take =
-        answer -> {
-          switch (answer) {
-            case WakeBench.Answer.Shown<T> shown -> then.accept(shown.what());
-            case WakeBench.Answer.Trouble<T> stopped -> trouble = stopped.sentence();
-          }
-        };
     if (bench.hasBoard()) {
-      asking = own(bench.ask(requests, dwellMs, look, take));
+      asking = own(bench.ask(requests, dwellMs, look, answer -> take(answer, then)));
     } else {
-      take.accept(look.get());
+      take(look.get(), then);
     }
+  }
+
+  private <T> void take(WakeBench.Answer<T> answer, Consumer<T> then) {
+    switch (answer) {
+      case WakeBench.Answer.Shown<T> shown -> then.accept(shown.what());
+      case WakeBench.Answer.Trouble<T> stopped -> trouble = stopped.sentence();
+    }
+  }
+
+  /** Looks at the simulated board as it lies there, whether or not its program runs. */
+  protected final <T> void look(Supplier<WakeBench.Answer<T>> look, Consumer<T> then) {
+    trouble = "";
+    asking = own(open.works().start(calledOff -> look.get(), answer -> take(answer, then)));
   }
 
   /**

@@ -10,9 +10,11 @@ import humble.core.kit.Firmware;
 import humble.core.words.Phrase;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
+import humble.desktop.session.Job;
 import humble.desktop.session.OpenBuild;
 import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
@@ -28,6 +30,9 @@ final class WakeLine {
   private static final int STEP_MS = 50;
   private static final String OK = "ok";
 
+  /** Drives nothing: every pin is released. */
+  static final String RELEASE = "drive";
+
   private final Seat seat;
   private final OpenBuild open;
   private final Runnable ask;
@@ -35,10 +40,28 @@ final class WakeLine {
   private Errand<?> looking = Errand.over();
   private List<PortSeen> seen = List.of();
   private boolean looked;
-  private @Nullable String port;
+  private @Nullable Held held;
 
-  /** Open and used on the thread of its port alone. */
-  private volatile @Nullable SerialLink link;
+  /**
+   * A port that was chosen. Its link is opened and used on the thread of its port alone: another
+   * port has another one.
+   */
+  private static final class Held {
+    private final String name;
+    private @Nullable SerialLink link;
+
+    private Held(String name) {
+      this.name = name;
+    }
+
+    private void close() {
+      SerialLink now = link;
+      link = null;
+      if (now != null) {
+        now.close();
+      }
+    }
+  }
 
   /**
    * Makes it.
@@ -58,18 +81,18 @@ final class WakeLine {
 
   /** Gives the port that was chosen. */
   Optional<String> port() {
-    return Optional.ofNullable(port);
+    return Optional.ofNullable(held).map(each -> each.name);
   }
 
   void choose(String name) {
     close();
-    port = name;
+    held = new Held(name);
   }
 
   /** Goes back to doing without. */
   void none() {
     close();
-    port = null;
+    held = null;
   }
 
   /** Gives the ports that were there when they were looked at last. */
@@ -108,45 +131,59 @@ final class WakeLine {
   }
 
   /**
-   * Sends requests, on the thread of the port; gives one sentence about what stopped them, or
-   * nothing.
+   * Gives work that sends requests on the thread of the port that is chosen now, and gives one
+   * sentence about what stopped them, or nothing. What was driven is released when it is called
+   * off.
    *
    * @param dwellMs how long each stands before the next
    */
-  String sent(
-      String name,
+  Job<String> sending(Firmware.Target target, List<String> requests, int dwellMs) {
+    Held at = Objects.requireNonNull(held);
+    return calledOff -> {
+      try {
+        return sent(at, target, requests, dwellMs, calledOff);
+      } catch (LineTrouble e) {
+        at.close();
+        return seat.say(e.phrase());
+      } catch (IOException e) {
+        at.close();
+        return seat.say(Phrase.of("link.broken", String.valueOf(e.getMessage())));
+      }
+    };
+  }
+
+  private String sent(
+      Held at,
       Firmware.Target target,
       List<String> requests,
       int dwellMs,
-      BooleanSupplier calledOff) {
-    try {
-      SerialLink at = opened(name, target);
-      for (String request : requests) {
-        if (calledOff.getAsBoolean()) {
-          return "";
+      BooleanSupplier calledOff)
+      throws IOException {
+    SerialLink link = opened(at, target);
+    boolean drives = false;
+    for (String request : requests) {
+      if (calledOff.getAsBoolean()) {
+        if (drives) {
+          link.ask(RELEASE);
         }
-        String answer = at.ask(request);
-        if (!answer.equals(OK)) {
-          return seat.say("wake.line.refused", name, answer);
-        }
-        pause(dwellMs, calledOff);
+        return "";
       }
-      return "";
-    } catch (LineTrouble e) {
-      closeHere();
-      return seat.say(e.phrase());
-    } catch (IOException e) {
-      closeHere();
-      return seat.say(Phrase.of("link.broken", String.valueOf(e.getMessage())));
+      drives |= request.startsWith(RELEASE);
+      String answer = link.ask(request);
+      if (!answer.equals(OK)) {
+        return seat.say("wake.line.refused", at.name, answer);
+      }
+      pause(dwellMs, calledOff);
     }
+    return "";
   }
 
   /** Another board than the kit's is not driven: its pins mean something else. */
-  private SerialLink opened(String name, Firmware.Target target) throws IOException {
-    SerialLink now = link;
+  private static SerialLink opened(Held at, Firmware.Target target) throws IOException {
+    SerialLink now = at.link;
     if (now == null) {
-      now = new LineLink(SerialPorts.open(name, target.facts().baud()), ANSWER_MS);
-      link = now;
+      now = new LineLink(SerialPorts.open(at.name, target.facts().baud()), ANSWER_MS);
+      at.link = now;
       Optional<Phrase> stranger = Greeting.stranger(now.ask("hello"), target);
       if (stranger.isPresent()) {
         throw new LineTrouble(stranger.get());
@@ -159,24 +196,16 @@ final class WakeLine {
     return now;
   }
 
-  private void closeHere() {
-    SerialLink now = link;
-    link = null;
-    if (now != null) {
-      now.close();
-    }
-  }
-
   /** Closes the port, on its own thread; what is under way there comes to its end first. */
   void close() {
     looking.cancel();
-    String name = port;
-    if (name != null && link != null) {
+    Held now = held;
+    if (now != null) {
       open.works()
           .talk(
-              name,
+              now.name,
               calledOff -> {
-                closeHere();
+                now.close();
                 return true;
               },
               closed -> {});

@@ -2,8 +2,11 @@ package humble.formats.kit;
 
 import humble.core.kit.ChipFacts;
 import humble.core.kit.Firmware;
+import humble.core.kit.Setting;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 
 /** Reads what goes into the controllers. */
 final class FirmwareJson {
@@ -16,6 +19,11 @@ final class FirmwareJson {
             c.each("targets", FirmwareJson::target),
             c.each("images", FirmwareJson::image),
             c.each("settings", SettingJson::read));
+    Set<String> ids = new HashSet<>();
+    firmware.settings().stream()
+        .map(Setting::id)
+        .filter(id -> !ids.add(id))
+        .forEach(id -> c.error("settings", "Two settings are called '" + id + "'."));
     c.noteUnread();
     return firmware;
   }

@@ -189,6 +189,10 @@ public final class KitFolder {
       fileIsThere(
           "/firmware/images/" + i + "/file", kit.firmware().images().get(i).file(), known, all);
     }
+    for (int i = 0; i < kit.firmware().settings().size(); i++) {
+      fileIsThere(
+          "/firmware/settings/" + i + "/file", kit.firmware().settings().get(i).file(), known, all);
+    }
   }
 
   /** Looks for a file without reading it; a name that stands in many places is looked up once. */
@@ -317,7 +321,7 @@ public final class KitFolder {
     }
   }
 
-  static boolean inside(String name) {
+  private static boolean inside(String name) {
     try {
       Path path = Path.of(name).normalize();
       return !name.isEmpty()

@@ -17,9 +17,6 @@ final class SettingJson {
             rule(c),
             c.flag("private", false),
             c.flag("required", false));
-    if (!KitFolder.inside(setting.file())) {
-      c.error("file", "It leads out of the kit's folder.");
-    }
     if (setting.file().matches("(?i).*\\.(json|xml|ya?ml)")) {
       c.error(
           "file",

@@ -152,11 +152,30 @@ class KitFolderTest {
                 "\"firmware\": {\"settings\": [{\"id\":\"a\",\"file\":\"../x.h\",\"key\":\"A\",\"low\":9,\"high\":1},"
                     + "{\"id\":\"b\",\"file\":\"x.json\",\"one_of\":[\"B\"],\"key\":\"C\",\"labels\":{\"D\":\"d\"}}],");
     assertThat(errors(read(with)))
-        .anySatisfy(e -> assertThat(e).contains("/settings/0/file: It leads out"))
         .anySatisfy(e -> assertThat(e).contains("/settings/0/low: It is above 'high'"))
         .anySatisfy(e -> assertThat(e).contains("/settings/1: It has either 'one_of'"))
         .anySatisfy(e -> assertThat(e).contains("/settings/1/labels: 'D' is none"))
         .anySatisfy(e -> assertThat(e).contains("/settings/1/file: Settings are read in headers"));
+    String twice =
+        "{\"id\":\"a\",\"file\":\"../x.h\",\"key\":\"A\"}, {\"id\":\"a\",\"file\":\"y.h\",\"key\":\"B\"}";
+    assertThat(
+            errors(
+                read(
+                    glowmoth()
+                        .replace(
+                            "\"firmware\": {", "\"firmware\": {\"settings\": [" + twice + "],"))))
+        .anySatisfy(e -> assertThat(e).contains("Two settings are called 'a'"));
+    KitRead missing =
+        read(
+            glowmoth()
+                .replace(
+                    "\"firmware\": {",
+                    "\"firmware\": {\"settings\": ["
+                        + twice.replace("\"a\",\"file\":\"y", "\"b\",\"file\":\"y")
+                        + "],"));
+    assertThat(missing.findings())
+        .anySatisfy(f -> assertThat(f.text()).contains("'../x.h' leads out of the kit"))
+        .anySatisfy(f -> assertThat(f.text()).contains("The file y.h is not there"));
   }
 
   @Test
