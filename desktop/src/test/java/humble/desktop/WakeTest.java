@@ -261,7 +261,7 @@ class WakeTest {
     BareKeys bench = waking(kit("lockkeeper", through), "open:U1.2");
     for (int check = 0; check < 5; check++) {
       int so = check + 1;
-      bench.press(KeyCode.NUMPAD0);
+      enter(bench);
       until(
           bench,
           () ->

@@ -57,7 +57,9 @@ final class TryFirstHand extends StepHand {
     }
     card.choice(1, Standing.NOW, say("fit.choice", 1, say("fit.first.works")), () -> end(WORKS));
     card.choice(2, Standing.TO_DO, say("fit.choice", 2, say("fit.first.fails")), () -> end(FAILS));
-    card.why(say("fit.try.why"));
+    open.built()
+        .part(step.refs().getFirst())
+        .ifPresent(part -> card.why(say("fit.first.why", part.pack().pins().size())));
     card.key(Card.ESC, say("mend.leave"), () -> over = true);
     return card.go(say("fit.first.go"), () -> end(WORKS));
   }

@@ -77,17 +77,18 @@ final class ThroughWaking extends WakeHand {
     if (!trouble().isEmpty()) {
       card.verdict(false, trouble());
     }
+    choice(card, 1, "wake.through.beeps", true);
+    choice(card, 2, "wake.through.silent", false);
+    return open.practiceOn()
+        ? card.go(say("wake.through.practice"), () -> practise(now))
+        : card.go(
+            say(joined ? "wake.through.it-beeps" : "wake.through.it-is-silent"),
+            () -> beeped.add(joined));
+  }
+
+  private void choice(Card.Maker card, int digit, String key, boolean beeps) {
     card.choice(
-        1,
-        Standing.TO_DO,
-        say("mend.choice", 1, say(joined ? "wake.through.silent" : "wake.through.beeps")),
-        () -> beeped.add(!joined));
-    if (open.practiceOn()) {
-      card.key('0', say("wake.through.practice"), () -> practise(now));
-    }
-    return card.go(
-        say(joined ? "wake.through.it-beeps" : "wake.through.it-is-silent"),
-        () -> beeped.add(joined));
+        digit, Standing.TO_DO, say("mend.choice", digit, say(key)), () -> beeped.add(beeps));
   }
 
   private void practise(ThroughChecks.Check check) {
