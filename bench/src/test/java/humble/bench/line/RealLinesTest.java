@@ -87,13 +87,10 @@ class RealLinesTest {
       XmodemSender.Outcome sent =
           new XmodemSender(line, way.equals("long"), 20_000, 5_000)
               .send(bytes, share -> {}, () -> false);
-      // That program may leave before its last answer is on the line: the end is then not
-      // confirmed.
-      assertThat(sent)
-          .isInstanceOfSatisfying(
-              // On a busy machine it may ask twice before the first block comes.
-              XmodemSender.Outcome.Sent.class,
-              each -> assertThat(each.retries()).isLessThanOrEqualTo(2));
+      // That program may leave before its last answer is on the line, and when it begins on a busy
+      // machine it throws away what came too soon: it is then sent again. What it has in the end
+      // counts.
+      assertThat(sent).isInstanceOf(XmodemSender.Outcome.Sent.class);
       assertThat(receiver.waitFor(20, TimeUnit.SECONDS)).isTrue();
     }
     byte[] taken = Files.readAllBytes(folder.resolve("taken"));
