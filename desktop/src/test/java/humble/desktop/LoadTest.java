@@ -129,6 +129,9 @@ class LoadTest {
     BareKeys bench = bench(kit);
     walk(bench, () -> card(bench).title().startsWith("Which corners"));
     assertThat(card(bench).rows().getFirst().text()).isEqualTo("1  all four round");
+    assertThat(card(bench).why().toString())
+        .contains("settings/" + build(bench).build().id() + "/config.h in the folder of the bench")
+        .doesNotContain(home.toString());
     bench.press(KeyCode.NUMPAD3);
     assertThat(card(bench).title()).isEqualTo("How high is the first note?");
     bench.keys().type("9999");

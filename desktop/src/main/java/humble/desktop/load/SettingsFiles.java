@@ -66,10 +66,10 @@ final class SettingsFiles {
     return WholeFile.within(WholeFile.within(folder, open.build().id(), ""), file, "");
   }
 
-  /** Gives where the maker finds the copy. */
+  /** Gives where the maker finds the copy, in the folder of the bench. */
   String shown(String file) {
     try {
-      return copy(file).toString();
+      return folder.getFileName() + "/" + folder.relativize(copy(file)).toString().replace('\\', '/');
     } catch (IOException e) {
       return file;
     }
