@@ -6,6 +6,7 @@ import humble.core.circuit.DcSolver;
 import humble.core.circuit.Fault;
 import humble.core.kit.BoardState;
 import humble.core.kit.Model;
+import humble.core.kit.Panel;
 import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
@@ -37,6 +38,13 @@ public final class SimulatedWake {
   SimulatedWake(Parts parts, List<Fault> faults) {
     this.parts = parts;
     this.faults = List.copyOf(faults);
+  }
+
+  /**
+   * Gives what the lines of its front panel carry; empty where the nets do not say which is which.
+   */
+  public Optional<SimulatedPanel> panel(Panel panel, BoardState powered) {
+    return SimulatedPanel.of(parts, this, panel, powered);
   }
 
   /** Gives what its parallel lines carry. */
@@ -88,7 +96,7 @@ public final class SimulatedWake {
     return false;
   }
 
-  private boolean answersAlone(String key, BoardState powered) {
+  boolean answersAlone(String key, BoardState powered) {
     return moves(powered, closing(powered, key), read());
   }
 

@@ -1,60 +1,24 @@
 package humble.bench.panel;
 
+import humble.core.kit.Panel;
 import java.util.Random;
 
 /**
  * The front panel of {@code docs/processor.md}: keys, switches and lights of a machine with the
- * small processor. What is wrong with its lines is wrong with what it shows and takes.
+ * small processor. What is wrong with its wires is wrong with what it shows and takes.
  */
 public final class FrontPanel {
-  /** A key of the panel. */
-  public enum Key {
-    EXAMINE,
-    EXAMINE_NEXT,
-    DEPOSIT,
-    DEPOSIT_NEXT,
-    RUN,
-    STOP,
-    SINGLE_STEP,
-    RESET
-  }
-
-  /**
-   * What is wrong with the eight lines of a bus or with the switches.
-   *
-   * @param low lines that stay low, as bits
-   * @param high lines that stay high
-   * @param joined lines that are joined: high is taken for all of them when one is high
-   */
-  public record Lines(int low, int high, int joined) {
-    /** Nothing is wrong. */
-    public static final Lines SOUND = new Lines(0, 0, 0);
-
-    /** Gives what comes through of a byte. */
-    public int through(int value) {
-      int with = (value & joined) == 0 ? value : value | joined;
-      return (with & ~low | high) & 0xff;
-    }
-  }
-
   /** Lights of the panel. */
   public record Lights(int address, int data, boolean run) {}
 
   private final Processor processor;
-  private final Lines data;
-  private final Lines switchLines;
+  private final Wires wires;
   private int switches;
 
-  /**
-   * Makes a panel that has just been switched on.
-   *
-   * @param data the data lines between memory and everything else
-   * @param switchLines the switches: one that does not make stays low
-   */
-  public FrontPanel(Random random, Lines data, Lines switchLines) {
-    this.processor = new Processor(random);
-    this.data = data;
-    this.switchLines = switchLines;
+  /** Makes a panel that has just been switched on. */
+  public FrontPanel(Random random, Wires wires) {
+    this.processor = new Processor(random, wires);
+    this.wires = wires;
   }
 
   /** Gives the processor behind it. */
@@ -67,15 +31,20 @@ public final class FrontPanel {
     switches = value & 0xff;
   }
 
-  /** Gives what the machine sees of the switches. */
+  /** Gives how the eight switches stand. */
+  public int set() {
+    return switches;
+  }
+
+  /** Gives what the processor sees of the switches. */
   public int switches() {
-    return switchLines.through(switches);
+    return wires.carried(Wires.Way.SWITCHES_TO_PROCESSOR, switches);
   }
 
   /** Presses a key; while it runs only stop and reset do anything. */
-  public void press(Key key) {
+  public void press(Panel.Key key) {
     boolean running = processor.seen().running();
-    if (running && key != Key.STOP && key != Key.RESET) {
+    if (running && key != Panel.Key.STOP && key != Panel.Key.RESET) {
       return;
     }
     int p = processor.seen().p();
@@ -99,7 +68,7 @@ public final class FrontPanel {
   }
 
   private void deposit(int address) {
-    processor.put(address, data.through(switches()));
+    processor.put(processor.cell(address), wires.carried(Wires.Way.SWITCHES_TO_MEMORY, switches));
     processor.go(address);
   }
 
@@ -120,8 +89,11 @@ public final class FrontPanel {
   /** Gives what the lights show. */
   public Lights lights() {
     Processor.Seen seen = processor.seen();
-    int byteThere = processor.at(seen.p());
     return new Lights(
-        seen.p(), data.through(seen.shown() >= 0 ? seen.shown() : byteThere), seen.running());
+        wires.carried(Wires.Way.ADDRESS_TO_LIGHTS, seen.p()),
+        seen.shown() >= 0
+            ? wires.carried(Wires.Way.PROCESSOR_TO_LIGHTS, seen.shown())
+            : wires.carried(Wires.Way.MEMORY_TO_LIGHTS, processor.at(processor.cell(seen.p()))),
+        seen.running());
   }
 }

@@ -11,6 +11,7 @@ public final class Processor {
   public static final int BYTES = 256;
 
   private final int[] memory = new int[BYTES];
+  private final Wires wires;
   private int a;
   private int p;
   private boolean zero;
@@ -19,7 +20,8 @@ public final class Processor {
   private int shown = -1;
 
   /** Switches it on: memory, accumulator and flags are whatever they happen to be. */
-  public Processor(Random random) {
+  public Processor(Random random, Wires wires) {
+    this.wires = wires;
     for (int i = 0; i < BYTES; i++) {
       memory[i] = random.nextInt(256);
     }
@@ -40,14 +42,27 @@ public final class Processor {
     return new Seen(a, p, zero, carry, running, shown);
   }
 
-  /** Gives the byte at an address, 0 to 255. */
-  public int at(int address) {
-    return memory[address & 0xff];
+  /** Gives the byte that a cell of the memory holds, 0 to 255. */
+  public int at(int cell) {
+    return memory[cell & 0xff];
   }
 
-  /** Puts a byte at an address. */
-  public void put(int address, int value) {
-    memory[address & 0xff] = value & 0xff;
+  /** Gives the cell that the memory takes an address for. */
+  int cell(int address) {
+    return wires.carried(Wires.Way.ADDRESS_TO_MEMORY, address & 0xff) & 0xff;
+  }
+
+  /** Puts a byte into a cell. */
+  void put(int cell, int value) {
+    memory[cell & 0xff] = value & 0xff;
+  }
+
+  private int read(int address) {
+    return wires.carried(Wires.Way.MEMORY_TO_PROCESSOR, memory[cell(address)]);
+  }
+
+  private void write(int address) {
+    memory[cell(address)] = wires.carried(Wires.Way.PROCESSOR_TO_MEMORY, a);
   }
 
   /** Goes to an address. */
@@ -69,7 +84,7 @@ public final class Processor {
   }
 
   private int fetch() {
-    int value = memory[p];
+    int value = read(p);
     p = p + 1 & 0xff;
     return value;
   }
@@ -84,17 +99,17 @@ public final class Processor {
     switch (code) {
       case 0x00 -> {}
       case 0x10 -> load(fetch());
-      case 0x11 -> load(memory[fetch()]);
-      case 0x12 -> memory[fetch()] = a;
-      case 0x13 -> load(memory[memory[fetch()]]);
-      case 0x14 -> memory[memory[fetch()]] = a;
-      case 0x20 -> add(memory[fetch()]);
-      case 0x21 -> subtract(memory[fetch()]);
+      case 0x11 -> load(read(fetch()));
+      case 0x12 -> write(fetch());
+      case 0x13 -> load(read(read(fetch())));
+      case 0x14 -> write(read(fetch()));
+      case 0x20 -> add(read(fetch()));
+      case 0x21 -> subtract(read(fetch()));
       case 0x22 -> add(fetch());
       case 0x23 -> subtract(fetch());
-      case 0x30 -> load(a & memory[fetch()]);
-      case 0x31 -> load(a | memory[fetch()]);
-      case 0x32 -> load(a ^ memory[fetch()]);
+      case 0x30 -> load(a & read(fetch()));
+      case 0x31 -> load(a | read(fetch()));
+      case 0x32 -> load(a ^ read(fetch()));
       case 0x33 -> load(~a);
       case 0x40 -> {
         int turned = a << 1 | (carry ? 1 : 0);

@@ -11,15 +11,24 @@ import org.jspecify.annotations.Nullable;
  * @param targets memories that take a program
  * @param images programs that come with the kit
  * @param settings what has to be right in the files beside them
+ * @param panel the front panel of an old machine, null where there is none
+ * @param toggled programs that are toggled in at it
  */
-public record Firmware(List<Target> targets, List<Image> images, List<Setting> settings) {
+public record Firmware(
+    List<Target> targets,
+    List<Image> images,
+    List<Setting> settings,
+    @Nullable Panel panel,
+    List<Toggled> toggled) {
   /** No firmware at all. */
-  public static final Firmware NONE = new Firmware(List.of(), List.of(), List.of());
+  public static final Firmware NONE =
+      new Firmware(List.of(), List.of(), List.of(), null, List.of());
 
   public Firmware {
     targets = List.copyOf(targets);
     images = List.copyOf(images);
     settings = List.copyOf(settings);
+    toggled = List.copyOf(toggled);
   }
 
   /** A run of addresses, both ends included. */

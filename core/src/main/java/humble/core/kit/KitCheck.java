@@ -56,6 +56,7 @@ public final class KitCheck {
     check.handwork();
     check.cautions(alsoNamed);
     check.cycle();
+    check.findings.addAll(PanelSense.of(kit, check.refs));
     check.findings.addAll(LineSense.of(kit));
     check.findings.addAll(CableSense.of(check.parts));
     check.findings.addAll(CircuitSense.of(check.parts));
@@ -105,6 +106,7 @@ public final class KitCheck {
     named.addAll(kit.nets().keySet());
     kit.peripherals().forEach(each -> named.add(each.id()));
     kit.firmware().images().forEach(each -> named.add(each.id()));
+    kit.firmware().toggled().forEach(each -> named.add(each.id()));
     kit.handwork().wires().forEach(each -> named.add(each.id()));
     kit.handwork().cables().forEach(each -> named.add(each.id()));
     kit.loose().forEach(each -> named.add(each.id()));

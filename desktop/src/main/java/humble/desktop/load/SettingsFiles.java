@@ -69,7 +69,9 @@ final class SettingsFiles {
   /** Gives where the maker finds the copy, in the folder of the bench. */
   String shown(String file) {
     try {
-      return folder.getFileName() + "/" + folder.relativize(copy(file)).toString().replace('\\', '/');
+      return folder.getFileName()
+          + "/"
+          + folder.relativize(copy(file)).toString().replace('\\', '/');
     } catch (IOException e) {
       return file;
     }

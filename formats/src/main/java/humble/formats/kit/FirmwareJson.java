@@ -18,7 +18,9 @@ final class FirmwareJson {
         new Firmware(
             c.each("targets", FirmwareJson::target),
             c.each("images", FirmwareJson::image),
-            c.each("settings", SettingJson::read));
+            c.each("settings", SettingJson::read),
+            c.child("panel").map(PanelJson::panel).orElse(null),
+            c.each("toggled", PanelJson::toggled));
     Set<String> ids = new HashSet<>();
     firmware.settings().stream()
         .map(Setting::id)

@@ -189,6 +189,10 @@ public final class KitFolder {
       fileIsThere(
           "/firmware/images/" + i + "/file", kit.firmware().images().get(i).file(), known, all);
     }
+    for (int i = 0; i < kit.firmware().toggled().size(); i++) {
+      fileIsThere(
+          "/firmware/toggled/" + i + "/file", kit.firmware().toggled().get(i).file(), known, all);
+    }
     for (int i = 0; i < kit.firmware().settings().size(); i++) {
       fileIsThere(
           "/firmware/settings/" + i + "/file", kit.firmware().settings().get(i).file(), known, all);
