@@ -26,6 +26,10 @@ import org.jspecify.annotations.Nullable;
  * What the lines of a front panel carry on a simulated board: every byte is put on the circuit with
  * its faults, and the levels are read at the legs where it should arrive.
  *
+ * <p>Lines that do not touch are asked once each: the circuit is solved for every byte with one bit
+ * set and with one cleared, and from then on for what only bits that showed themselves bound make
+ * together.
+ *
  * <p>Which leg of a buffer or of a latch belongs to which line is found by following the nets, over
  * resistors and cables, never over a supply.
  */
@@ -38,7 +42,7 @@ public final class SimulatedPanel implements Wires {
   private final Panel panel;
   private final BoardState powered;
   private final List<Bit> bits;
-  private final Map<String, Integer> known = new ConcurrentHashMap<>();
+  private final Map<Way, WayTable> known = new ConcurrentHashMap<>();
 
   /** One line of the data: its legs on the way. */
   private record Bit(
@@ -211,7 +215,9 @@ public final class SimulatedPanel implements Wires {
 
   @Override
   public int carried(Way way, int value) {
-    return known.computeIfAbsent(way + " " + (value & 0xff), key -> worked(way, value & 0xff));
+    return known
+        .computeIfAbsent(way, each -> new WayTable(word -> worked(each, word)))
+        .of(value & 0xff);
   }
 
   private int worked(Way way, int value) {

@@ -59,18 +59,23 @@ class WakeTest {
     }
     String text = Files.readString(to.resolve("kit.json"));
     if (!peripherals.isEmpty()) {
-      int at = text.indexOf("\"peripherals\"");
-      int open = text.indexOf('[', at);
-      int depth = 0;
-      int end = open;
-      do {
-        depth += text.charAt(end) == '[' ? 1 : text.charAt(end) == ']' ? -1 : 0;
-        end++;
-      } while (depth > 0);
-      text = text.substring(0, open) + "[" + peripherals + "]" + text.substring(end);
+      text = withList(text, "peripherals", peripherals);
+      // What is toggled in names peripherals that are gone now.
+      text = text.contains("\"toggled\"") ? withList(text, "toggled", "") : text;
     }
     Files.writeString(to.resolve("kit.json"), text);
     return to;
+  }
+
+  private static String withList(String text, String key, String elements) {
+    int open = text.indexOf('[', text.indexOf("\"" + key + "\""));
+    int depth = 0;
+    int end = open;
+    do {
+      depth += text.charAt(end) == '[' ? 1 : text.charAt(end) == ']' ? -1 : 0;
+      end++;
+    } while (depth > 0);
+    return text.substring(0, open) + "[" + elements + "]" + text.substring(end);
   }
 
   /** Lays a kit whose programs are in, with a fault hidden, at Wake. */

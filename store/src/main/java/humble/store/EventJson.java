@@ -72,6 +72,10 @@ final class EventJson {
     kinds.put("Observed", BuildEvent.Observed.class);
     kinds.put("Mended", BuildEvent.Mended.class);
     kinds.put("SettingMade", BuildEvent.SettingMade.class);
+    kinds.put("RowPut", BuildEvent.RowPut.class);
+    kinds.put("RowRead", BuildEvent.RowRead.class);
+    kinds.put("PanelOff", BuildEvent.PanelOff.class);
+    kinds.put("ProgramShown", BuildEvent.ProgramShown.class);
     kinds.put("UsesProgrammer", BuildEvent.UsesProgrammer.class);
     kinds.put("LoadedBy", BuildEvent.Loaded.class);
     kinds.put("Started", BuildEvent.Started.class);

@@ -63,6 +63,7 @@ public final class Build {
   private @Nullable String fedBy;
   private String programmer = "";
   private final SequencedMap<String, String> settings = new LinkedHashMap<>();
+  private final Map<String, ToggledIn> toggled = new LinkedHashMap<>();
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
   private final Map<String, Boolean> coiled = new LinkedHashMap<>();
   private final Map<String, String> tried = new LinkedHashMap<>();
@@ -109,6 +110,11 @@ public final class Build {
       case BuildEvent.FedBy e -> fedBy = e.how();
       case BuildEvent.SettingMade e -> settings.put(e.setting(), e.value());
       case BuildEvent.UsesProgrammer e -> programmer = e.command();
+      case BuildEvent.RowPut e -> put(e);
+      case BuildEvent.RowRead e ->
+          toggled.put(e.program(), toggled(e.program()).withRead(e.address(), e.value()));
+      case BuildEvent.PanelOff e -> toggled.replaceAll((program, in) -> in.gone());
+      case BuildEvent.ProgramShown e -> toggled.put(e.program(), toggled(e.program()).withShown(e));
       case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
       case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
       case BuildEvent.HostRead e -> host = e;
@@ -173,6 +179,17 @@ public final class Build {
       case BuildEvent.TookBack e -> {}
       case BuildEvent.Unread e -> {}
     }
+  }
+
+  /** A byte that is put in takes the place of what another program had there. */
+  private void put(BuildEvent.RowPut row) {
+    toggled.replaceAll((program, in) -> in.withoutRow(row.address()));
+    toggled.put(row.program(), toggled(row.program()).withPut(row.address(), row.value()));
+  }
+
+  /** Gives how far a program is that is toggled in. */
+  public ToggledIn toggled(String program) {
+    return toggled.getOrDefault(program, ToggledIn.NOTHING);
   }
 
   /** What was read with a fault on the board says nothing of the board without it. */

@@ -202,6 +202,25 @@ public sealed interface BuildEvent {
    */
   record SettingMade(String setting, String value) implements BuildEvent {}
 
+  /** A byte of a program was toggled in at the front panel. */
+  record RowPut(String program, long address, int value) implements BuildEvent {}
+
+  /** A byte was read back from the lights of the front panel. */
+  record RowRead(String program, long address, int value) implements BuildEvent {}
+
+  /** The power went: what was toggled in is gone. */
+  record PanelOff(String program) implements BuildEvent {}
+
+  /**
+   * A program that was toggled in ran.
+   *
+   * @param lights what the data lights showed
+   * @param good whether that is as it should be
+   * @param practice whether the machine is simulated
+   */
+  record ProgramShown(String program, int lights, boolean good, boolean practice)
+      implements BuildEvent {}
+
   /** The command by which the maker's own programmer is run; empty for none. */
   record UsesProgrammer(String command) implements BuildEvent {}
 

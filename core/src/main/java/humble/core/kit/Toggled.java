@@ -13,7 +13,9 @@ import org.jspecify.annotations.Nullable;
  *     binary}
  * @param after peripherals and gates that come before it
  * @param normal what is no cause for worry
- * @param run how it is run and what to set, in the author's words; empty where nothing is to say
+ * @param run what to say when it runs, in the author's words; empty where nothing is to say
+ * @param switches how the switches stand when it is started, and then one after the other while it
+ *     runs
  * @param shows what its lights mean when it stands still or shows something
  */
 public record Toggled(
@@ -24,10 +26,12 @@ public record Toggled(
     List<String> after,
     List<String> normal,
     String run,
+    List<Integer> switches,
     List<Shows> shows) {
   public Toggled {
     after = List.copyOf(after);
     normal = List.copyOf(normal);
+    switches = List.copyOf(switches);
     shows = List.copyOf(shows);
   }
 

@@ -158,6 +158,10 @@ public final class BookStage implements Stage {
       case BuildEvent.Observed e -> null;
       case BuildEvent.FaultHidden e -> null;
       case BuildEvent.SettingMade e -> StageId.LOAD;
+      case BuildEvent.RowPut e -> StageId.LOAD;
+      case BuildEvent.RowRead e -> StageId.LOAD;
+      case BuildEvent.PanelOff e -> StageId.LOAD;
+      case BuildEvent.ProgramShown e -> StageId.LOAD;
       case BuildEvent.UsesProgrammer e -> StageId.LOAD;
       case BuildEvent.Loaded e -> StageId.LOAD;
       case BuildEvent.Started e -> StageId.LOAD;

@@ -24,10 +24,7 @@ final class AllInHand extends LoadHand {
     boolean proved =
         open.build().loaded().values().stream().allMatch(BuildEvent.Loaded::verified)
             && !open.build().started().containsValue(false);
-    Card.Maker card =
-        seat.card(
-            say("load.kicker"),
-            say(!any ? "load.nothing" : proved ? "load.done" : "load.done-unproved"));
+    Card.Maker card = seat.card(say("load.kicker"), say(title(any, proved)));
     open.build().loaded().values().forEach(loaded -> row(card, loaded));
     open.build()
         .started()
@@ -38,6 +35,7 @@ final class AllInHand extends LoadHand {
     if (open.build().started().containsValue(false)) {
       card.verdict(false, say("load.starts-not.why"));
     }
+    bench.panel().rows(card);
     // What went in early comes before the parts that wait for it.
     StageId next =
         Progress.step(open)
@@ -47,6 +45,15 @@ final class AllInHand extends LoadHand {
     return next == StageId.WAKE
         ? card.go(say("load.wake"), () -> seat.desk().go(StageId.WAKE))
         : card.go(say("power.back"), () -> seat.desk().go(next));
+  }
+
+  private String title(boolean any, boolean proved) {
+    if (any || bench.panel().isEmpty()) {
+      return !any ? "load.nothing" : proved ? "load.done" : "load.done-unproved";
+    }
+    return bench.panel().isDone()
+        ? "load.toggled-all"
+        : bench.panel().waits() ? "load.toggle-waits" : "load.toggle";
   }
 
   private void row(Card.Maker card, BuildEvent.Loaded loaded) {

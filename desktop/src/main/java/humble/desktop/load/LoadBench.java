@@ -5,6 +5,7 @@ import humble.core.kit.Firmware;
 import humble.core.kit.Setting;
 import humble.core.settings.SettingsCheck;
 import humble.desktop.hand.Seat;
+import humble.desktop.panel.PanelTurns;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import java.nio.file.Path;
@@ -22,6 +23,7 @@ final class LoadBench {
   private final Seat seat;
   private final Map<String, ImageOnBench> images = new LinkedHashMap<>();
   private final SettingsFiles settings;
+  private final PanelTurns panel;
   private final LoadWays ways = new LoadWays();
   private List<LoadWay> seen = List.of();
   private boolean looked;
@@ -35,7 +37,8 @@ final class LoadBench {
     this.seat = seat;
     this.settings = new SettingsFiles(open, home);
     List<Firmware.Image> all = open.kit().firmware().images();
-    read = all.isEmpty() && open.kit().firmware().settings().isEmpty();
+    this.panel = new PanelTurns(open, seat);
+    read = all.isEmpty() && open.kit().firmware().settings().isEmpty() && panel.isEmpty();
     if (!read) {
       reading =
           open.works()
@@ -51,6 +54,7 @@ final class LoadBench {
 
   private List<ImageOnBench> read(List<Firmware.Image> all, BooleanSupplier calledOff) {
     settings.read();
+    panel.read();
     List<ImageOnBench> found = new ArrayList<>();
     for (Firmware.Image image : all) {
       if (calledOff.getAsBoolean()) {
@@ -59,6 +63,11 @@ final class LoadBench {
       found.add(ImageOnBench.of(open, image, seat.words()));
     }
     return found;
+  }
+
+  /** Gives what is toggled in at a front panel. */
+  PanelTurns panel() {
+    return panel;
   }
 
   /** Gives the files that settings stand in. */
@@ -190,6 +199,7 @@ final class LoadBench {
 
   void closed() {
     leftWays();
+    panel.left();
     reading.cancel();
   }
 

@@ -54,6 +54,7 @@ public final class LoadStage extends HandStage {
     return bench
         .next()
         .map(this::sending)
+        .or(() -> bench.panel().next())
         .orElseGet(() -> new Turn(new Doing("all in", ""), () -> new AllInHand(bench)));
   }
 

@@ -10,6 +10,7 @@ import humble.core.kit.LookOver;
 import humble.core.kit.PartKind;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
+import humble.core.kit.Toggled;
 import humble.core.power.FirstPower;
 import humble.core.route.Step;
 import humble.core.stock.Stocktake;
@@ -78,9 +79,10 @@ public final class Progress {
               open,
               stage,
               kit.firmware().images().stream()
-                  .filter(i -> build.loaded().containsKey(i.id()))
-                  .count(),
-              kit.firmware().images().size());
+                      .filter(i -> build.loaded().containsKey(i.id()))
+                      .count()
+                  + toggled(open).stream().filter(each -> ran(build, each)).count(),
+              kit.firmware().images().size() + (long) toggled(open).size());
       case WAKE ->
           withTasks(
               open,
@@ -105,10 +107,27 @@ public final class Progress {
     return switch (stage) {
       case SORT -> !toSort(kit).isEmpty();
       case POWER -> !kit.gates().isEmpty() || !open.firstPower().isEmpty();
-      case LOAD -> !kit.firmware().images().isEmpty() || hasTask(kit, TaskKind.LOAD);
+      case LOAD ->
+          !kit.firmware().images().isEmpty()
+              || !kit.firmware().toggled().isEmpty()
+              || hasTask(kit, TaskKind.LOAD);
       case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
     };
+  }
+
+  /** Gives the programs whose turn it is to be toggled in: what they need is awake. */
+  public static List<Toggled> toggled(OpenBuild open) {
+    Build build = open.build();
+    return open.kit().firmware().toggled().stream()
+        .filter(each ->
+            each.after().stream().allMatch(id -> build.awake().contains(id) || build.gateOpen(id)))
+        .toList();
+  }
+
+  /** Tells whether a program that was toggled in ran as it should. */
+  public static boolean ran(Build build, Toggled program) {
+    return build.toggled(program.id()).shown().filter(BuildEvent.ProgramShown::good).isPresent();
   }
 
   private static boolean hasTask(Kit kit, TaskKind kind) {

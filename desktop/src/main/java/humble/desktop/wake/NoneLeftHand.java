@@ -4,6 +4,7 @@ import humble.core.kit.Peripheral;
 import humble.core.kit.TaskKind;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
+import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
@@ -31,6 +32,13 @@ final class NoneLeftHand extends Hand {
             : awake ? "wake.done" : "wake.stuck";
     Card.Maker card = seat.card(say("wake.kicker.done"), say(title));
     all.forEach(p -> card.row(bench.awake(p.id()) ? Standing.DONE : Standing.TO_DO, p.id()));
+    boolean toggles =
+        Progress.toggled(bench.open()).stream()
+            .anyMatch(each -> !Progress.ran(bench.open().build(), each));
+    if (toggles) {
+      card.key('0', say("wake.close"), () -> seat.desk().go(StageId.CLOSE));
+      return card.go(say("wake.toggle"), () -> seat.desk().go(StageId.LOAD));
+    }
     return card.go(say("wake.close"), () -> seat.desk().go(StageId.CLOSE));
   }
 

@@ -3,11 +3,9 @@ package humble.desktop.wake;
 import humble.bench.SerialLink;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
-import humble.core.circuit.Feed;
 import humble.core.kit.BoardState;
 import humble.core.kit.Firmware;
 import humble.core.kit.Part;
-import humble.core.kit.PartKind;
 import humble.core.kit.Peripheral;
 import humble.core.wake.LightNumbers;
 import humble.desktop.draw.Mat;
@@ -15,9 +13,9 @@ import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.Job;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.PoweredState;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -99,18 +97,7 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
    * Gives the state in which the chips are in and something feeds the board, its outputs released.
    */
   Optional<BoardState> powered() {
-    return open.kit().states().stream()
-        .filter(state -> state.absent().stream().allMatch(this::isCell))
-        .filter(state -> Feed.of(open.built(), state).isPresent())
-        .min(Comparator.comparing((BoardState state) -> !state.drive().isEmpty()))
-        .map(state -> state.drive().isEmpty() ? state : state.withDrive(Map.of()));
-  }
-
-  private boolean isCell(String ref) {
-    return open.built()
-        .part(ref)
-        .filter(part -> part.line().kind() == PartKind.BATTERY)
-        .isPresent();
+    return PoweredState.of(open);
   }
 
   /** Gives what was seen of a peripheral so far. */

@@ -53,6 +53,7 @@ final class PanelJson {
         c.texts("after"),
         c.texts("normal"),
         c.text("run"),
+        c.addresses("switches").stream().map(value -> (int) (value & 0xff)).toList(),
         shows);
   }
 

@@ -1,6 +1,7 @@
 package humble.formats.report;
 
 import humble.core.build.BuildEvent;
+import humble.core.firmware.NumberBase;
 import humble.core.units.Engineering;
 import humble.core.words.Words;
 import java.util.ArrayList;
@@ -25,6 +26,17 @@ public final class EventWords {
           e.value().isEmpty()
               ? words.say("event.setting-left", e.setting())
               : words.say("event.setting", e.setting(), e.value());
+      case BuildEvent.RowPut e ->
+          words.say("event.row-put", e.program(), hex(e.address()), NumberBase.HEX.of(e.value()));
+      case BuildEvent.RowRead e ->
+          words.say("event.row-read", e.program(), hex(e.address()), NumberBase.HEX.of(e.value()));
+      case BuildEvent.PanelOff e -> words.say("event.panel-off");
+      case BuildEvent.ProgramShown e ->
+          words.say(
+              (e.good() ? "event.program" : "event.program-odd")
+                  + (e.practice() ? "-practice" : ""),
+              e.program(),
+              NumberBase.HEX.of(e.lights()));
       // What stands in the command is the maker's own business.
       case BuildEvent.UsesProgrammer e ->
           words.say(e.command().isEmpty() ? "event.programmer-none" : "event.programmer");
@@ -136,5 +148,9 @@ public final class EventWords {
       }
     });
     return String.join(", ", told);
+  }
+
+  private static String hex(long address) {
+    return String.format(java.util.Locale.ROOT, "%02x", address);
   }
 }
