@@ -2,12 +2,14 @@ package humble.cli;
 
 import humble.core.kit.Kit;
 import humble.core.kit.Setting;
+import humble.core.settings.BoardSays;
 import humble.core.settings.SettingsCheck;
 import humble.core.settings.SettingsEdit;
 import humble.core.settings.SettingsText;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
+import humble.formats.settings.SettingsFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -56,25 +58,40 @@ final class SettingsCommand extends humble.cli.Command {
     List<Setting> settings = settings(opened, from);
     // One character for one byte, and back: whatever the file is written in stays as it is.
     SettingsText text =
-        SettingsText.read(
+        SettingsFile.read(
             String.valueOf(from.getFileName()),
             new String(bytes(from), StandardCharsets.ISO_8859_1));
     SettingsEdit.Outcome outcome = SettingsEdit.of(text, settings, wanted());
     return switch (outcome) {
       case SettingsEdit.Outcome.Refused refused -> throw new BadInput(refused.problems());
       case SettingsEdit.Outcome.Edited edited -> {
-        SettingsText now = SettingsText.read(String.valueOf(from.getFileName()), edited.text());
+        SettingsText now = SettingsFile.read(String.valueOf(from.getFileName()), edited.text());
         Path to = output;
         if (to != null) {
           write(to, edited.text());
         }
         yield told(
             settings,
-            settings.stream().map(each -> SettingsCheck.of(each, now)).toList(),
+            settings.stream().map(each -> judged(opened, each, now)).toList(),
             edited.changes(),
             to != null || edited.changes().isEmpty());
       }
     };
+  }
+
+  /** A setting that is right by itself has to agree with the board as well. */
+  private static SettingsCheck.Judged judged(Kit kit, Setting setting, SettingsText text) {
+    SettingsCheck.Judged judged = SettingsCheck.of(setting, text);
+    return judged.problem().isEmpty() && !judged.on().isEmpty()
+        ? BoardSays.of(kit, setting, Map.of())
+            .filter(says -> !says.agrees(judged.on()))
+            .map(says ->
+                new SettingsCheck.Judged(
+                    judged.id(),
+                    judged.on(),
+                    "The kit says " + says.value() + " (" + says.from() + ")."))
+            .orElse(judged)
+        : judged;
   }
 
   private static byte[] bytes(Path file) {

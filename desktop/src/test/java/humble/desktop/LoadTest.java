@@ -144,7 +144,9 @@ class LoadTest {
     assertThat(card(bench).title()).isEqualTo("Whose console is it?");
     assertThat(card(bench).goEnabled()).as("required").isFalse();
     bench.press(KeyCode.DECIMAL);
-    assertThat(card(bench).rows()).extracting(Card.Row::text).contains("owner is not set yet");
+    assertThat(card(bench).rows())
+        .extracting(Card.Row::text)
+        .contains("owner is not set yet", "note is set against what the kit says");
     bench.press(KeyCode.SUBTRACT);
     until(bench, () -> card(bench).title().startsWith("Whose console"));
     bench.keys().type("Mira \"M\"");
@@ -166,6 +168,28 @@ class LoadTest {
                 .replace("OWNER_NAME \"\"", "OWNER_NAME \"Mira \\\"M\\\"\""));
     assertThat(Files.readString(own.resolveSibling("config.h.before"))).doesNotContain("Mira");
     assertThat(Files.readString(kit.resolve("config.h"))).as("the kit's own").isEqualTo(original);
+  }
+
+  /** The board is asked before the maker is; what was there before comes back by one key. */
+  @Test
+  void aSettingIsHeldAgainstTheBoardAndCanBeAsItWas() throws Exception {
+    Path kit = kit("tidepool", "\"hz\": 880", "\"hz\": 660");
+    BareKeys bench = bench(kit);
+    walk(bench, () -> card(bench).title().startsWith("How high"));
+    assertThat(card(bench).how()).contains("The kit says: 660 (hz of tone).");
+    assertThat(card(bench).verdict().orElseThrow())
+        .isEqualTo(new Card.Verdict(false, "880 is set, which is not what the kit says."));
+    assertThat(card(bench).key('+')).isPresent();
+    bench.press(KeyCode.ENTER);
+    assertThat(build(bench).build().settings()).containsEntry("note", "660");
+    bench.press(KeyCode.SUBTRACT);
+    until(bench, () -> card(bench).title().startsWith("How high"));
+    assertThat(card(bench).verdict()).isEmpty();
+    assertThat(card(bench).key(Card.ESC).orElseThrow().text()).isEqualTo("as it was before: 880");
+    bench.press(KeyCode.ESCAPE);
+    assertThat(build(bench).build().settings()).containsEntry("note", "880");
+    Path own = home.resolve("settings").resolve(build(bench).build().id()).resolve("config.h");
+    assertThat(Files.readString(own)).isEqualTo(Files.readString(kit.resolve("config.h")));
   }
 
   @Test

@@ -34,6 +34,7 @@ import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
 import humble.formats.report.EventWords;
 import humble.formats.report.HtmlReport;
+import humble.formats.settings.SettingsFile;
 import humble.formats.table.PartsTable;
 import humble.formats.table.TableText;
 import humble.store.Journal;
@@ -167,8 +168,8 @@ final class Reader {
   /** Judged and changed as a header and as a key-value file; what was not meant stays. */
   private static Optional<Kit> settings(byte[] bytes) {
     String all = new String(bytes, StandardCharsets.ISO_8859_1);
-    for (String file : List.of("a.h", "a.cfg")) {
-      SettingsText text = SettingsText.read(file, all);
+    for (String file : List.of("a.h", "a.cfg", "a.json")) {
+      SettingsText text = SettingsFile.read(file, all);
       SETTINGS.forEach(each -> SettingsCheck.of(each, text));
       if (SettingsEdit.of(text, SETTINGS, Map.of("screen", "SCREEN_B", "rate", "7"))
           instanceof SettingsEdit.Outcome.Edited done) {

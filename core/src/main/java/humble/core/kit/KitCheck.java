@@ -57,6 +57,7 @@ public final class KitCheck {
     check.cautions(alsoNamed);
     check.cycle();
     check.findings.addAll(PanelSense.of(kit, check.refs));
+    check.findings.addAll(SettingSense.of(kit));
     check.findings.addAll(LineSense.of(kit));
     check.findings.addAll(CableSense.of(check.parts));
     check.findings.addAll(CircuitSense.of(check.parts));

@@ -30,10 +30,46 @@ public final class SettingsCheck {
 
   /** Judges a setting where it stands. */
   public static Judged of(Setting setting, SettingsText text) {
-    return switch (setting.rule()) {
-      case Setting.Rule.OneOf group -> group(setting, group, text);
-      case Setting.Rule.Value value -> value(setting, value, text);
-    };
+    Judged judged =
+        switch (setting.rule()) {
+          case Setting.Rule.OneOf group ->
+              group.key().isEmpty() ? group(setting, group, text) : keyed(setting, group, text);
+          case Setting.Rule.Value value -> value(setting, value, text);
+        };
+    return text.wrong().isEmpty() ? judged : new Judged(setting.id(), judged.on(), text.wrong());
+  }
+
+  /** A key whose value is one of the names. */
+  private static Judged keyed(Setting setting, Setting.Rule.OneOf group, SettingsText text) {
+    Setting.Rule.Value words = new Setting.Rule.Value(group.key(), null, null, false, "", true);
+    Judged plain = value(setting, words, text);
+    List<String> on = plain.on().stream().map(SettingsCheck::bare).toList();
+    boolean other =
+        plain.problem().isEmpty() && on.size() == 1 && !group.names().contains(on.getFirst());
+    return new Judged(
+        setting.id(),
+        on,
+        other
+            ? "Line "
+                + text.named(group.key()).stream()
+                    .filter(Entry::isOn)
+                    .findFirst()
+                    .orElseThrow()
+                    .line()
+                + ": "
+                + group.key()
+                + " is none of "
+                + String.join(", ", group.names())
+                + "."
+            : plain.problem());
+  }
+
+  /** Gives a value without the quotes that it stands in. */
+  public static String bare(String written) {
+    boolean quoted = written.length() > 1 && written.startsWith("\"") && written.endsWith("\"");
+    return quoted
+        ? written.substring(1, written.length() - 1).replaceAll("\\\\(.)", "$1")
+        : written;
   }
 
   private static Judged group(Setting setting, Setting.Rule.OneOf group, SettingsText text) {
@@ -146,7 +182,7 @@ public final class SettingsCheck {
   }
 
   /** Reads a number as a program would: decimal, hexadecimal, binary, with its suffixes. */
-  static OptionalDouble number(String written) {
+  public static OptionalDouble number(String written) {
     String plain = written.length() > LONGEST_NUMBER ? "" : written.replace("\"", "").strip();
     Matcher matcher = NUMBER.matcher(plain);
     if (!matcher.matches()) {

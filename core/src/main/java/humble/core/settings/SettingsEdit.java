@@ -56,6 +56,8 @@ public final class SettingsEdit {
                 + ".");
       } else {
         switch (setting.get().rule()) {
+          case Setting.Rule.OneOf group when !group.key().isEmpty() ->
+              chooseValue(text, setting.get(), group, to, replacements, changes, problems);
           case Setting.Rule.OneOf group ->
               choose(text, setting.get(), group, to, replacements, changes, problems);
           case Setting.Rule.Value value ->
@@ -63,6 +65,9 @@ public final class SettingsEdit {
         }
       }
     });
+    if (!text.wrong().isEmpty() && !sets.isEmpty()) {
+      problems.add(text.wrong());
+    }
     if (problems.isEmpty() && SettingsText.overlap(replacements)) {
       problems.add("Two of the settings change the same place of the file.");
     }
@@ -75,11 +80,44 @@ public final class SettingsEdit {
     return settings.stream()
         .filter(each -> each.id().equals(name))
         .findFirst()
-        .or(() ->
-            settings.stream()
-                .filter(each ->
-                    each.rule() instanceof Setting.Rule.Value value && value.key().equals(name))
-                .findFirst());
+        .or(() -> settings.stream().filter(each -> key(each.rule()).equals(name)).findFirst());
+  }
+
+  private static String key(Setting.Rule rule) {
+    return switch (rule) {
+      case Setting.Rule.OneOf group -> group.key();
+      case Setting.Rule.Value value -> value.key();
+    };
+  }
+
+  private static void chooseValue(
+      SettingsText text,
+      Setting setting,
+      Setting.Rule.OneOf group,
+      String to,
+      List<SettingsText.Replacement> replacements,
+      List<Change> changes,
+      List<String> problems) {
+    String name = SettingsCheck.bare(to);
+    if (!group.names().contains(name)) {
+      problems.add(
+          setting.id() + ": '" + to + "' is none of " + String.join(", ", group.names()) + ".");
+      return;
+    }
+    value(
+        text,
+        setting,
+        new Setting.Rule.Value(group.key(), null, null, false, "", true),
+        name,
+        replacements,
+        changes,
+        problems);
+  }
+
+  /** Words stay in the quotes that they stand in. */
+  private static String asItStands(String from, String to) {
+    boolean quoted = from.startsWith("\"") && !to.startsWith("\"");
+    return quoted ? "\"" + to.replace("\\", "\\\\").replace("\"", "\\\"") + "\"" : to;
   }
 
   private static void choose(
@@ -135,10 +173,15 @@ public final class SettingsEdit {
       SettingsText text,
       Setting setting,
       Setting.Rule.Value rule,
-      String to,
+      String given,
       List<SettingsText.Replacement> replacements,
       List<Change> changes,
       List<String> problems) {
+    String to =
+        rule.words()
+            ? asItStands(
+                text.named(rule.key()).stream().findFirst().map(text::valueOf).orElse(""), given)
+            : given;
     String wrong = to.matches("(?s).*[\\r\\n].*") ? "has a line end in it" : "";
     wrong = wrong.isEmpty() ? SettingsCheck.problem(rule, to) : wrong;
     if (!wrong.isEmpty()) {
@@ -171,11 +214,10 @@ public final class SettingsEdit {
       return;
     }
     entry.off().forEach(span -> replacements.add(new SettingsText.Replacement(span, "")));
-    boolean apart = entry.value().from() > 0 && text.text().charAt(entry.value().from() - 1) <= ' ';
-    boolean assigned =
-        entry.value().from() > 0 && "=:".indexOf(text.text().charAt(entry.value().from() - 1)) >= 0;
-    replacements.add(
-        new SettingsText.Replacement(entry.value(), apart || assigned ? to : " " + to));
+    char before = entry.value().from() == 0 ? ' ' : text.text().charAt(entry.value().from() - 1);
+    // A name without a value would run into the one it gets.
+    boolean meets = Character.isLetterOrDigit(before) || before == '_' || before == ')';
+    replacements.add(new SettingsText.Replacement(entry.value(), meets ? " " + to : to));
     changes.add(
         new Change(
             setting.id(),

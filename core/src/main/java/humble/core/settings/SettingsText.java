@@ -9,13 +9,20 @@ import java.util.List;
  *
  * @param text all of it
  * @param entries the settings in the order of the file
+ * @param wrong one sentence with its line where the file cannot be read to its end; empty where it
+ *     can
  */
-public record SettingsText(String text, List<Entry> entries) {
+public record SettingsText(String text, List<Entry> entries, String wrong) {
   /** A byte-order mark, one character for one byte. */
   private static final String MARK_AS_BYTES = "\u00ef\u00bb\u00bf";
 
   public SettingsText {
     entries = List.copyOf(entries);
+  }
+
+  /** Makes one that was read to its end. */
+  public SettingsText(String text, List<Entry> entries) {
+    this(text, entries, "");
   }
 
   /** Reads a file by the ending of its name: headers of C, else lines of a key and a value. */
@@ -60,7 +67,7 @@ public record SettingsText(String text, List<Entry> entries) {
   }
 
   /** Gives where the text itself begins: behind the mark that some editors put before it. */
-  static int begin(String text) {
+  public static int begin(String text) {
     return text.startsWith(MARK_AS_BYTES)
         ? MARK_AS_BYTES.length()
         : text.startsWith("\ufeff") ? 1 : 0;

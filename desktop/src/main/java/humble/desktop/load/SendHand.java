@@ -62,6 +62,10 @@ final class SendHand extends LoadHand {
         .forEach(
             p -> card.row(p.kind().isStop() ? Standing.NOW : Standing.TO_DO, seat.say(p.phrase())));
     image.said().forEach(line -> card.row(Standing.DONE, line));
+    bench
+        .settings()
+        .against()
+        .forEach(each -> card.row(Standing.TO_DO, say("load.setting.against-row", each.id())));
     bench.left().forEach(each -> card.row(Standing.TO_DO, say("load.setting.unset", each.id())));
     if (!image.proves()) {
       card.why(say("load.proves-nothing"));

@@ -2,6 +2,7 @@ package humble.desktop.load;
 
 import humble.core.build.BuildEvent;
 import humble.core.kit.Setting;
+import humble.core.settings.BoardSays;
 import humble.core.settings.SettingsCheck;
 import humble.core.settings.SettingsEdit;
 import humble.core.settings.SettingsText;
@@ -22,12 +23,14 @@ final class SettingHand extends LoadHand {
 
   private final SettingsFiles files;
   private final Setting setting;
+  private final Optional<String> before;
   private String trouble = "";
 
   SettingHand(LoadBench bench, Setting setting) {
     super(bench, bench.next());
     this.files = bench.settings();
     this.setting = setting;
+    this.before = files.before(setting);
   }
 
   @Override
@@ -45,10 +48,15 @@ final class SettingHand extends LoadHand {
           case Setting.Rule.OneOf group -> choices(card, group, now);
           case Setting.Rule.Value value -> value(card, value, now);
         };
+    Optional<BoardSays> board = files.board(setting);
+    boolean against = board.filter(says -> !says.agrees(now.on())).isPresent();
+    board.ifPresent(says -> asked.how(say("load.setting.board", label(says.value()), says.from())));
     if (!trouble.isEmpty()) {
       asked.verdict(false, trouble);
     } else if (!now.problem().isEmpty()) {
       asked.verdict(false, now.problem());
+    } else if (against && !now.on().isEmpty()) {
+      asked.verdict(false, say("load.setting.against", label(now.on().getFirst())));
     }
     asked.why(say("load.setting.where", files.shown(setting.file())));
     if (setting.isPrivate()) {
@@ -56,8 +64,22 @@ final class SettingHand extends LoadHand {
     }
     later(asked);
     String typed = typed().text().strip();
+    if (typed.isEmpty()) {
+      before.ifPresent(was ->
+          asked.key(
+              Card.ESC,
+              say("load.setting.before", shown(label(was))),
+              () -> set(SettingsCheck.bare(was))));
+    }
     if (!typed.isEmpty()) {
       return asked.go(say("load.setting.set", shown(typed)), () -> set(written(typed)));
+    }
+    if (against && trouble.isEmpty()) {
+      String says = board.orElseThrow().value();
+      if (now.problem().isEmpty() && !now.on().isEmpty()) {
+        asked.key('+', say("load.setting.all-the-same"), () -> made(now.on().getFirst()));
+      }
+      return asked.go(say("load.setting.set", label(says)), () -> set(says));
     }
     return now.problem().isEmpty() && !now.on().isEmpty()
         ? asked.go(
@@ -98,7 +120,10 @@ final class SettingHand extends LoadHand {
     if (!now.on().isEmpty() && !now.on().getFirst().matches("(\"\")?")) {
       card.how(say("load.setting.now", shown(now.on().getFirst())));
     }
-    return card.field(typed().text(), value.unit(), value.words() ? Takes.TEXT : Takes.SIGNED);
+    return card.field(
+        typed().text(),
+        value.unit(),
+        value.words() ? Takes.TEXT : low == null || low < 0 ? Takes.SIGNED : Takes.DIGITS);
   }
 
   private String label(String name) {
@@ -111,22 +136,9 @@ final class SettingHand extends LoadHand {
     return setting.isPrivate() ? HIDDEN : value;
   }
 
-  /** Words stay in the quotes that they stood in, in the bytes of the file. */
-  private String written(String typed) {
-    boolean words = setting.rule() instanceof Setting.Rule.Value value && value.words();
-    String before =
-        files
-            .text(setting.file())
-            .flatMap(text ->
-                setting.rule() instanceof Setting.Rule.Value value
-                    ? text.named(value.key()).stream().findFirst().map(text::valueOf)
-                    : Optional.empty())
-            .orElse("");
-    String inBytes =
-        new String(typed.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
-    return words && before.startsWith("\"")
-        ? "\"" + inBytes.replace("\\", "\\\\").replace("\"", "\\\"") + "\""
-        : inBytes;
+  /** Words as they are in the bytes of the file. */
+  private static String written(String typed) {
+    return new String(typed.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
   }
 
   private void set(String value) {

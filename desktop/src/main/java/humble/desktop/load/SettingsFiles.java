@@ -1,16 +1,20 @@
 package humble.desktop.load;
 
 import humble.core.kit.Setting;
+import humble.core.settings.BoardSays;
+import humble.core.settings.SettingsCheck;
 import humble.core.settings.SettingsText;
 import humble.desktop.session.OpenBuild;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
+import humble.formats.settings.SettingsFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -58,7 +62,7 @@ final class SettingsFiles {
   }
 
   private void put(String file, String text) {
-    texts.put(file, SettingsText.read(file, text));
+    texts.put(file, SettingsFile.read(file, text));
   }
 
   /** Gives where the maker's own copy of a file is. */
@@ -85,6 +89,59 @@ final class SettingsFiles {
   /** Gives one sentence about why a file cannot be read; empty when it can. */
   String trouble(String file) {
     return troubles.getOrDefault(file, "");
+  }
+
+  /** Gives what the board says of a setting, the modules that were read in Fit included. */
+  Optional<BoardSays> board(Setting setting) {
+    Map<String, String> rows = new HashMap<>();
+    open.kit()
+        .handwork()
+        .modules()
+        .forEach(module ->
+            open.build()
+                .module(module.ref())
+                .filter(read -> !read.row().isEmpty())
+                .ifPresent(read -> rows.put(module.ref(), read.row())));
+    return BoardSays.of(open.kit(), setting, rows);
+  }
+
+  /** Gives the settings that are right by themselves and stand against the board. */
+  List<Setting> against() {
+    return open.kit().firmware().settings().stream()
+        .filter(each ->
+            text(each.file())
+                .map(text -> SettingsCheck.of(each, text))
+                .filter(judged -> judged.problem().isEmpty() && !judged.on().isEmpty())
+                .flatMap(judged -> board(each).map(says -> !says.agrees(judged.on())))
+                .orElse(false))
+        .toList();
+  }
+
+  /** Gives what a setting was before its file was written last; empty where it was no other. */
+  Optional<String> before(Setting setting) {
+    try {
+      Path own = copy(setting.file());
+      Path was = own.resolveSibling(own.getFileName() + BEFORE);
+      if (!Files.exists(was)) {
+        return Optional.empty();
+      }
+      List<String> now = on(setting, text(setting.file()));
+      List<String> then =
+          on(
+              setting,
+              Optional.of(
+                  SettingsFile.read(
+                      setting.file(), new String(kept(was), StandardCharsets.ISO_8859_1))));
+      return then.size() == 1 && !then.equals(now)
+          ? Optional.of(then.getFirst())
+          : Optional.empty();
+    } catch (IOException e) {
+      return Optional.empty();
+    }
+  }
+
+  private static List<String> on(Setting setting, Optional<SettingsText> text) {
+    return text.map(read -> SettingsCheck.of(setting, read).on()).orElse(List.of());
   }
 
   /** Writes the maker's own copy; what it was before is kept. */

@@ -1,6 +1,7 @@
 package humble.formats.kit;
 
 import humble.core.kit.Setting;
+import humble.formats.settings.SettingsFile;
 import java.util.List;
 import java.util.Map;
 
@@ -16,27 +17,50 @@ final class SettingJson {
             c.text("question"),
             rule(c),
             c.flag("private", false),
-            c.flag("required", false));
-    if (setting.file().matches("(?i).*\\.(json|xml|ya?ml)")) {
+            c.flag("required", false),
+            c.child("same_as").map(SettingJson::board).orElse(null));
+    if (setting.file().matches("(?i).*\\.(xml|ya?ml)")) {
       c.error(
           "file",
-          "Settings are read in headers and in lines of a key and a value, not in such files.");
+          "Settings are read in headers, in lines of a key and a value, and in JSON, not in such"
+              + " files.");
+    }
+    if (SettingsFile.isJson(setting.file())
+        && setting.rule() instanceof Setting.Rule.OneOf group
+        && group.key().isEmpty()) {
+      c.error("key", "In JSON a choice has a 'key' whose value is one of 'one_of'.");
     }
     return setting;
+  }
+
+  private static Setting.FromBoard board(Cursor c) {
+    String what = c.needText("what");
+    if (!Setting.FromBoard.FACTS.contains(what)) {
+      c.error("what", "It is one of " + String.join(", ", Setting.FromBoard.FACTS) + ".");
+    }
+    Setting.FromBoard board =
+        new Setting.FromBoard(
+            what,
+            c.needText("of"),
+            c.text("net"),
+            c.numberFrom("per", Double.MIN_NORMAL, 1),
+            c.settings("rows"));
+    c.noteUnread();
+    return board;
   }
 
   private static Setting.Rule rule(Cursor c) {
     List<String> names = c.texts("one_of");
     String key = c.text("key");
-    if (names.isEmpty() == key.isEmpty()) {
-      c.error("", "It has either 'one_of', names of which exactly one is on, or a 'key'.");
+    if (names.isEmpty() && key.isEmpty()) {
+      c.error("", "It has 'one_of', names of which exactly one is on, or a 'key', or both.");
     }
     if (!names.isEmpty()) {
       Map<String, String> labels = c.settings("labels");
       labels.keySet().stream()
           .filter(name -> !names.contains(name))
           .forEach(name -> c.error("labels", "'" + name + "' is none of 'one_of'."));
-      return new Setting.Rule.OneOf(names, labels);
+      return new Setting.Rule.OneOf(names, labels, key);
     }
     Double low = c.has("low") ? c.maybeNumber("low") : null;
     Double high = c.has("high") ? c.maybeNumber("high") : null;

@@ -150,12 +150,17 @@ class KitFolderTest {
             .replace(
                 "\"firmware\": {",
                 "\"firmware\": {\"settings\": [{\"id\":\"a\",\"file\":\"../x.h\",\"key\":\"A\",\"low\":9,\"high\":1},"
-                    + "{\"id\":\"b\",\"file\":\"x.json\",\"one_of\":[\"B\"],\"key\":\"C\",\"labels\":{\"D\":\"d\"}}],");
+                    + "{\"id\":\"b\",\"file\":\"x.json\",\"one_of\":[\"B\"],\"labels\":{\"D\":\"d\"}},"
+                    + "{\"id\":\"c\",\"file\":\"x.yaml\",\"same_as\":{\"what\":\"mood\",\"of\":\"main\"}},"
+                    + "{\"id\":\"d\",\"file\":\"x.json\",\"one_of\":[\"B\"],\"key\":\"C\"}],");
     assertThat(errors(read(with)))
         .anySatisfy(e -> assertThat(e).contains("/settings/0/low: It is above 'high'"))
-        .anySatisfy(e -> assertThat(e).contains("/settings/1: It has either 'one_of'"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/1/key: In JSON a choice has a 'key'"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/2: It has 'one_of'"))
+        .anySatisfy(e -> assertThat(e).contains("/settings/2/same_as/what: It is one of clock"))
+        .noneSatisfy(e -> assertThat(e).contains("/settings/3"))
         .anySatisfy(e -> assertThat(e).contains("/settings/1/labels: 'D' is none"))
-        .anySatisfy(e -> assertThat(e).contains("/settings/1/file: Settings are read in headers"));
+        .anySatisfy(e -> assertThat(e).contains("/settings/2/file: Settings are read in headers"));
     String twice =
         "{\"id\":\"a\",\"file\":\"../x.h\",\"key\":\"A\"}, {\"id\":\"a\",\"file\":\"y.h\",\"key\":\"B\"}";
     assertThat(
