@@ -44,6 +44,8 @@ import picocli.CommandLine.Command;
       ImageCommand.class,
       LoadCommand.class,
       SettingsCommand.class,
+      CardCommand.class,
+      LibraryCommand.class,
       WakeCommand.class,
       FitCommand.class,
       BuildsCommand.class,

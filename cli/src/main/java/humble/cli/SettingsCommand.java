@@ -51,10 +51,25 @@ final class SettingsCommand extends humble.cli.Command {
       description = "Write the changed file there; without it nothing is written.")
   @Nullable Path output;
 
+  @Option(
+      names = "--limit",
+      paramLabel = "LOW..HIGH",
+      description = "Of a table of channels: the limits that you state; nothing is assumed.")
+  @Nullable String limit;
+
   @Override
   Answer answer() {
     Path from = Objects.requireNonNull(file);
     Kit opened = kit(Objects.requireNonNull(kit));
+    if (ChannelAnswer.isTable(from)) {
+      if (!sets.isEmpty() || output != null) {
+        throw new BadInput("--set: a table of channels is judged, not changed.");
+      }
+      return ChannelAnswer.of(from, opened, limit);
+    }
+    if (limit != null) {
+      throw new BadInput("--limit: only a table of channels has limits.");
+    }
     List<Setting> settings = settings(opened, from);
     // One character for one byte, and back: whatever the file is written in stays as it is.
     SettingsText text =

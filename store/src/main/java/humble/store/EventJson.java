@@ -72,6 +72,7 @@ final class EventJson {
     kinds.put("Observed", BuildEvent.Observed.class);
     kinds.put("Mended", BuildEvent.Mended.class);
     kinds.put("SettingMade", BuildEvent.SettingMade.class);
+    kinds.put("BesideDone", BuildEvent.BesideDone.class);
     kinds.put("RowPut", BuildEvent.RowPut.class);
     kinds.put("RowRead", BuildEvent.RowRead.class);
     kinds.put("PanelOff", BuildEvent.PanelOff.class);

@@ -73,6 +73,7 @@ class JournalTest {
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
         new BuildEvent.SettingMade("owner", "…"),
+        new BuildEvent.BesideDone("levels", "card", 3, true, false),
         new BuildEvent.RowPut("follow", 3, 0x50),
         new BuildEvent.RowRead("follow", 3, 0x51),
         new BuildEvent.PanelOff("follow"),
@@ -297,7 +298,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

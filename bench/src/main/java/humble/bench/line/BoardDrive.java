@@ -52,7 +52,8 @@ public final class BoardDrive {
     return drives;
   }
 
-  private static List<Path> mounted() {
+  /** Gives where anything is mounted. */
+  static List<Path> mounted() {
     List<Path> roots = new ArrayList<>();
     FileSystems.getDefault().getRootDirectories().forEach(roots::add);
     for (FileStore store : FileSystems.getDefault().getFileStores()) {

@@ -63,6 +63,7 @@ public final class Build {
   private @Nullable String fedBy;
   private String programmer = "";
   private final SequencedMap<String, String> settings = new LinkedHashMap<>();
+  private final SequencedMap<String, BuildEvent.BesideDone> beside = new LinkedHashMap<>();
   private final Map<String, ToggledIn> toggled = new LinkedHashMap<>();
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
   private final Map<String, Boolean> coiled = new LinkedHashMap<>();
@@ -110,6 +111,7 @@ public final class Build {
       case BuildEvent.FedBy e -> fedBy = e.how();
       case BuildEvent.SettingMade e -> settings.put(e.setting(), e.value());
       case BuildEvent.UsesProgrammer e -> programmer = e.command();
+      case BuildEvent.BesideDone e -> beside.put(e.id(), e);
       case BuildEvent.RowPut e -> put(e);
       case BuildEvent.RowRead e ->
           toggled.put(e.program(), toggled(e.program()).withRead(e.address(), e.value()));
@@ -185,6 +187,11 @@ public final class Build {
   private void put(BuildEvent.RowPut row) {
     toggled.replaceAll((program, in) -> in.withoutRow(row.address()));
     toggled.put(row.program(), toggled(row.program()).withPut(row.address(), row.value()));
+  }
+
+  /** Gives what was done beside the programs, by its id. */
+  public Map<String, BuildEvent.BesideDone> beside() {
+    return beside;
   }
 
   /** Gives how far a program is that is toggled in. */

@@ -202,6 +202,30 @@ public sealed interface BuildEvent {
    */
   record SettingMade(String setting, String value) implements BuildEvent {}
 
+  /**
+   * Something beside the programs was looked at or laid in its place.
+   *
+   * @param id name within the kit
+   * @param kind {@code channels}, {@code card}, {@code page} or {@code library}
+   * @param count channels, files or fields
+   * @param good whether all of it is as it should be
+   * @param practice whether the card is simulated
+   */
+  record BesideDone(String id, String kind, int count, boolean good, boolean practice)
+      implements BuildEvent {
+    /** A table of channels was judged. */
+    public static final String CHANNELS = "channels";
+
+    /** Files were laid on a card and read back. */
+    public static final String CARD = "card";
+
+    /** A module's own page was filled in. */
+    public static final String PAGE = "page";
+
+    /** The state of a library was kept. */
+    public static final String LIBRARY = "library";
+  }
+
   /** A byte of a program was toggled in at the front panel. */
   record RowPut(String program, long address, int value) implements BuildEvent {}
 

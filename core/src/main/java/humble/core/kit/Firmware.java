@@ -13,16 +13,18 @@ import org.jspecify.annotations.Nullable;
  * @param settings what has to be right in the files beside them
  * @param panel the front panel of an old machine, null where there is none
  * @param toggled programs that are toggled in at it
+ * @param beside what stands beside the programs
  */
 public record Firmware(
     List<Target> targets,
     List<Image> images,
     List<Setting> settings,
     @Nullable Panel panel,
-    List<Toggled> toggled) {
+    List<Toggled> toggled,
+    Beside beside) {
   /** No firmware at all. */
   public static final Firmware NONE =
-      new Firmware(List.of(), List.of(), List.of(), null, List.of());
+      new Firmware(List.of(), List.of(), List.of(), null, List.of(), Beside.NOTHING);
 
   public Firmware {
     targets = List.copyOf(targets);
@@ -110,6 +112,7 @@ public record Firmware(
    * @param sha256 hash of the bytes, or empty
    * @param base address of the first byte of a raw file, null for a file that says its own
    * @param moment when it is loaded
+   * @param with files that have to lie beside it
    */
   public record Image(
       String id,
@@ -118,7 +121,12 @@ public record Firmware(
       String target,
       String sha256,
       @Nullable Long base,
-      Moment moment) {}
+      Moment moment,
+      List<String> with) {
+    public Image {
+      with = List.copyOf(with);
+    }
+  }
 
   /** When a program is loaded. */
   public enum Moment {

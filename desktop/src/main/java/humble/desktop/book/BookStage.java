@@ -158,6 +158,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Observed e -> null;
       case BuildEvent.FaultHidden e -> null;
       case BuildEvent.SettingMade e -> StageId.LOAD;
+      case BuildEvent.BesideDone e -> StageId.LOAD;
       case BuildEvent.RowPut e -> StageId.LOAD;
       case BuildEvent.RowRead e -> StageId.LOAD;
       case BuildEvent.PanelOff e -> StageId.LOAD;

@@ -35,6 +35,7 @@ final class AllInHand extends LoadHand {
     if (open.build().started().containsValue(false)) {
       card.verdict(false, say("load.starts-not.why"));
     }
+    bench.beside().rows(card);
     bench.panel().rows(card);
     // What went in early comes before the parts that wait for it.
     StageId next =

@@ -4,6 +4,7 @@ import humble.core.circuit.Cancelled;
 import humble.core.kit.Firmware;
 import humble.core.kit.Setting;
 import humble.core.settings.SettingsCheck;
+import humble.desktop.beside.BesideTurns;
 import humble.desktop.hand.Seat;
 import humble.desktop.panel.PanelTurns;
 import humble.desktop.session.Errand;
@@ -24,6 +25,7 @@ final class LoadBench {
   private final Map<String, ImageOnBench> images = new LinkedHashMap<>();
   private final SettingsFiles settings;
   private final PanelTurns panel;
+  private final BesideTurns beside;
   private final LoadWays ways = new LoadWays();
   private List<LoadWay> seen = List.of();
   private boolean looked;
@@ -38,6 +40,7 @@ final class LoadBench {
     this.settings = new SettingsFiles(open, home);
     List<Firmware.Image> all = open.kit().firmware().images();
     this.panel = new PanelTurns(open, seat);
+    this.beside = new BesideTurns(open, seat, home);
     read = all.isEmpty() && open.kit().firmware().settings().isEmpty() && panel.isEmpty();
     if (!read) {
       reading =
@@ -63,6 +66,11 @@ final class LoadBench {
       found.add(ImageOnBench.of(open, image, seat.words()));
     }
     return found;
+  }
+
+  /** Gives what stands beside the programs. */
+  BesideTurns beside() {
+    return beside;
   }
 
   /** Gives what is toggled in at a front panel. */

@@ -52,8 +52,10 @@ public final class LoadStage extends HandStage {
       return new Turn(setting.get(), () -> new SettingHand(bench, setting.get()));
     }
     return bench
-        .next()
-        .map(this::sending)
+        .beside()
+        .before()
+        .or(() -> bench.next().map(this::sending))
+        .or(() -> bench.beside().after())
         .or(() -> bench.panel().next())
         .orElseGet(() -> new Turn(new Doing("all in", ""), () -> new AllInHand(bench)));
   }

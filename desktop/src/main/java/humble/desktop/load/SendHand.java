@@ -62,6 +62,7 @@ final class SendHand extends LoadHand {
         .forEach(
             p -> card.row(p.kind().isStop() ? Standing.NOW : Standing.TO_DO, seat.say(p.phrase())));
     image.said().forEach(line -> card.row(Standing.DONE, line));
+    image.image().with().forEach(each -> card.row(Standing.TO_DO, say("load.with", each)));
     bench
         .settings()
         .against()

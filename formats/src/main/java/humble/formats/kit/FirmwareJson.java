@@ -13,14 +13,14 @@ final class FirmwareJson {
   private FirmwareJson() {}
 
   static Firmware read(Cursor c) {
-    c.known("channels");
     Firmware firmware =
         new Firmware(
             c.each("targets", FirmwareJson::target),
             c.each("images", FirmwareJson::image),
             c.each("settings", SettingJson::read),
             c.child("panel").map(PanelJson::panel).orElse(null),
-            c.each("toggled", PanelJson::toggled));
+            c.each("toggled", PanelJson::toggled),
+            BesideJson.read(c));
     Set<String> ids = new HashSet<>();
     firmware.settings().stream()
         .map(Setting::id)
@@ -136,7 +136,6 @@ final class FirmwareJson {
   }
 
   private static Firmware.Image image(Cursor c) {
-    c.known("with");
     String moment = c.maybeText("moment").orElse(Firmware.Moment.AWAKE.text());
     if (Firmware.Moment.named(moment).isEmpty()) {
       c.error("moment", "It is loaded 'before-fit', 'in-socket' or 'awake'.");
@@ -148,6 +147,7 @@ final class FirmwareJson {
         c.text("target"),
         c.text("sha256"),
         c.address("base"),
-        Firmware.Moment.named(moment).orElse(Firmware.Moment.AWAKE));
+        Firmware.Moment.named(moment).orElse(Firmware.Moment.AWAKE),
+        c.texts("with"));
   }
 }

@@ -2,7 +2,6 @@ package humble.formats.kit;
 
 import humble.core.budget.Budget;
 import humble.core.budget.Spent;
-import humble.core.kit.Board;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.KitCheck;
@@ -24,10 +23,7 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -153,7 +149,7 @@ public final class KitFolder {
     Kit kit = BoardCompletion.of(written, source(budget), all, budget);
     all.addAll(KitCheck.of(kit, json.trims()));
     all.addAll(Strips.findings(kit));
-    boardFiles(kit, all);
+    all.addAll(FilesNamed.of(this, kit));
     if (all.stream().noneMatch(Finding::isError)) {
       all.addAll(KitCheck.board(kit));
     }
@@ -171,53 +167,6 @@ public final class KitFolder {
             .decode(ByteBuffer.wrap(bytes))
             .toString();
     return text.startsWith("\ufeff") ? text.substring(1) : text;
-  }
-
-  private void boardFiles(Kit kit, List<Finding> all) {
-    Map<String, Optional<Finding>> known = new HashMap<>();
-    for (int i = 0; i < kit.boards().size(); i++) {
-      Board board = kit.boards().get(i);
-      for (String role : new java.util.TreeSet<>(board.files().keySet())) {
-        fileIsThere(
-            "/boards/" + i + "/files/" + Cursor.escape(role),
-            board.files().getOrDefault(role, ""),
-            known,
-            all);
-      }
-    }
-    for (int i = 0; i < kit.firmware().images().size(); i++) {
-      fileIsThere(
-          "/firmware/images/" + i + "/file", kit.firmware().images().get(i).file(), known, all);
-    }
-    for (int i = 0; i < kit.firmware().toggled().size(); i++) {
-      fileIsThere(
-          "/firmware/toggled/" + i + "/file", kit.firmware().toggled().get(i).file(), known, all);
-    }
-    for (int i = 0; i < kit.firmware().settings().size(); i++) {
-      fileIsThere(
-          "/firmware/settings/" + i + "/file", kit.firmware().settings().get(i).file(), known, all);
-    }
-  }
-
-  /** Looks for a file without reading it; a name that stands in many places is looked up once. */
-  private void fileIsThere(
-      String pointer, String name, Map<String, Optional<Finding>> known, List<Finding> all) {
-    known
-        .computeIfAbsent(name, this::missing)
-        .ifPresent(
-            found -> all.add(new Finding(found.level(), "kit.json#" + pointer, found.text())));
-  }
-
-  private Optional<Finding> missing(String name) {
-    if (!inside(name)) {
-      return Optional.of(Finding.error("", "'" + name + "' leads out of the kit."));
-    }
-    try {
-      size(name);
-      return Optional.empty();
-    } catch (IOException e) {
-      return Optional.of(Finding.warning("", "The file " + name + " is not there."));
-    }
   }
 
   /**
@@ -256,13 +205,13 @@ public final class KitFolder {
     return new IOException(name + " holds more than " + (most >> 20) + " MiB; that is not read");
   }
 
-  private void size(String name) throws IOException {
+  /** Gives the bytes of a file of the kit without reading it. */
+  long size(String name) throws IOException {
     if (Files.isDirectory(at)) {
-      InputFile.size(inFolder(name));
-    } else {
-      try (ZipFile zip = openZip()) {
-        entry(zip, name);
-      }
+      return InputFile.size(inFolder(name));
+    }
+    try (ZipFile zip = openZip()) {
+      return Math.max(0, entry(zip, name).getSize());
     }
   }
 
@@ -325,7 +274,7 @@ public final class KitFolder {
     }
   }
 
-  private static boolean inside(String name) {
+  static boolean inside(String name) {
     try {
       Path path = Path.of(name).normalize();
       return !name.isEmpty()

@@ -26,6 +26,7 @@ public final class EventWords {
           e.value().isEmpty()
               ? words.say("event.setting-left", e.setting())
               : words.say("event.setting", e.setting(), e.value());
+      case BuildEvent.BesideDone e -> beside(words, e);
       case BuildEvent.RowPut e ->
           words.say("event.row-put", e.program(), hex(e.address()), NumberBase.HEX.of(e.value()));
       case BuildEvent.RowRead e ->
@@ -148,6 +149,15 @@ public final class EventWords {
       }
     });
     return String.join(", ", told);
+  }
+
+  private static String beside(Words words, BuildEvent.BesideDone e) {
+    String key = "event.beside." + e.kind();
+    return words.say(
+        words.knows(key) ? key + (e.good() ? "" : "-odd") : "event.beside",
+        e.id(),
+        e.count(),
+        e.practice() ? 1 : 0);
   }
 
   private static String hex(long address) {

@@ -1,0 +1,62 @@
+package humble.desktop.beside;
+
+import humble.desktop.session.OpenBuild;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
+import humble.formats.WholeFile;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** The maker's own files of a build, in the folder of the bench. */
+final class OwnFiles {
+  private static final long MOST_BYTES = 64L << 20;
+
+  private final OpenBuild open;
+  private final Path home;
+
+  OwnFiles(OpenBuild open, Path home) {
+    this.open = open;
+    this.home = home;
+  }
+
+  /** Gives where a file is, whatever a stranger wrote into its name. */
+  Path at(String name) throws IOException {
+    return WholeFile.within(
+        WholeFile.within(home.resolve("settings"), open.build().id(), ""), name, "");
+  }
+
+  /** Gives where the maker finds it, from the folder of the bench. */
+  String shown(String name) {
+    try {
+      return home.relativize(at(name)).toString().replace('\\', '/');
+    } catch (IOException e) {
+      return name;
+    }
+  }
+
+  /** Gives what is in a file; empty where it is not there. */
+  Optional<String> text(String name) throws IOException {
+    Path file = at(name);
+    return Files.exists(file)
+        ? Optional.of(
+            new String(
+                InputFile.bytes(file, MOST_BYTES, ReadingBudget.usual()), StandardCharsets.UTF_8))
+        : Optional.empty();
+  }
+
+  void write(String name, byte[] bytes) throws IOException {
+    WholeFile.replace(at(name), bytes);
+  }
+
+  void write(String name, String text) throws IOException {
+    write(name, text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Gives the folder that stands for a card on the practice bench. */
+  Path practiceCard(String id) throws IOException {
+    return Files.createDirectories(at("practice-card-" + id));
+  }
+}
