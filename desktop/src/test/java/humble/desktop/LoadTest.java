@@ -133,6 +133,10 @@ class LoadTest {
         .contains("settings/" + build(bench).build().id() + "/config.h in the folder of the bench")
         .doesNotContain(home.toString());
     bench.press(KeyCode.NUMPAD3);
+    assertThat(card(bench).title()).isEqualTo("How does the water move?");
+    bench.press(KeyCode.NUMPAD2);
+    assertThat(card(bench).go()).isEqualTo("Keep 6");
+    bench.press(KeyCode.ENTER);
     assertThat(card(bench).title()).isEqualTo("How high is the first note?");
     bench.keys().type("9999");
     bench.press(KeyCode.ENTER);
@@ -168,6 +172,8 @@ class LoadTest {
                 .replace("OWNER_NAME \"\"", "OWNER_NAME \"Mira \\\"M\\\"\""));
     assertThat(Files.readString(own.resolveSibling("config.h.before"))).doesNotContain("Mira");
     assertThat(Files.readString(kit.resolve("config.h"))).as("the kit's own").isEqualTo(original);
+    assertThat(own.resolveSibling("tide.json"))
+        .hasContent(Files.readString(kit.resolve("tide.json")).replace("neap\",", "spring\","));
   }
 
   /** The board is asked before the maker is; what was there before comes back by one key. */

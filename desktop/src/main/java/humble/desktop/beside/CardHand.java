@@ -9,7 +9,6 @@ import humble.desktop.hand.Hand;
 import humble.desktop.session.Errand;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
-import humble.formats.kit.KitFolder;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -77,12 +76,14 @@ final class CardHand extends Hand {
             say("beside.kicker", folder.id()),
             folder.title().isEmpty() ? folder.id() : folder.title());
     card.how(say("beside.card.how", folder.files().size(), folder.system().text()));
+    if (!working.isRunning() || !looked) {
+      card.key('.', say("wake.later"), () -> bench.leave(folder.id()));
+    }
     if (working.isRunning()) {
       card.key(Card.ESC, say("load.stop"), working::cancel);
       return card.notYet(
           looked ? say("beside.card.laying", Math.round(share * 100)) : say("beside.card.looking"));
     }
-    card.key('.', say("wake.later"), () -> bench.leave(folder.id()));
     if (!laid.isEmpty()) {
       return judged(card);
     }
@@ -140,7 +141,7 @@ final class CardHand extends Hand {
   }
 
   private void lay(Path root, boolean replace) {
-    KitFolder kit = bench.open().folder();
+    OwnFiles files = bench.files();
     share = 0;
     working =
         own(
@@ -150,7 +151,8 @@ final class CardHand extends Hand {
                 .talk(
                     "card " + root,
                     calledOff ->
-                        new CardCopy(root).copy(folder, kit::bytes, replace, this::sent, calledOff),
+                        new CardCopy(root)
+                            .copy(folder, files::bytes, replace, this::sent, calledOff),
                     found -> laid = found));
   }
 

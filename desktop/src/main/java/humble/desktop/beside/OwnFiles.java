@@ -47,6 +47,14 @@ final class OwnFiles {
         : Optional.empty();
   }
 
+  /** Gives the bytes of a file: the maker's own copy where there is one, else the kit's. */
+  byte[] bytes(String name) throws IOException {
+    Path file = at(name);
+    return Files.exists(file)
+        ? InputFile.bytes(file, MOST_BYTES, ReadingBudget.usual())
+        : open.folder().bytes(name);
+  }
+
   void write(String name, byte[] bytes) throws IOException {
     WholeFile.replace(at(name), bytes);
   }
