@@ -1,5 +1,6 @@
 package humble.bench;
 
+import humble.bench.panel.FrontPanel;
 import humble.core.circuit.DcOutcome;
 import humble.core.circuit.DcResult;
 import humble.core.circuit.DcSolver;
@@ -12,6 +13,7 @@ import humble.core.kit.Gate;
 import humble.core.kit.Kit;
 import humble.core.kit.Measured;
 import humble.core.kit.Model;
+import humble.core.kit.Panel;
 import humble.core.kit.Parts;
 import humble.core.kit.Peripheral;
 import humble.core.mend.Measure;
@@ -31,6 +33,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -53,6 +57,7 @@ public final class PracticeBench {
   private volatile List<Fault> faults;
   private final double meterBias;
   private final long seed;
+  private volatile @Nullable Powered underPower;
   private final Map<String, Optional<SimulatedBoard>> boards = new ConcurrentHashMap<>();
   private final Map<String, SimulatedDisplay> displays = new HashMap<>();
   private final Map<String, Double> truePartRatio = new HashMap<>();
@@ -240,6 +245,43 @@ public final class PracticeBench {
   /** Gives what the board shows when its peripherals are tried. */
   public SimulatedWake wake() {
     return new SimulatedWake(parts, faults);
+  }
+
+  /** A front panel under power, with what is wrong with its board. */
+  private record Powered(FrontPanel front, SimulatedPanel wires, List<Fault> faults) {}
+
+  /**
+   * Does something at the front panel, which keeps its memory from one call to the next: it is
+   * under power from the first on, until it is switched off or something else is wrong with the
+   * board. Empty where the nets do not say which leg belongs to which line. For one thread at a
+   * time.
+   *
+   * @param act takes the panel and what is left of each key
+   */
+  public synchronized <T> Optional<T> atPanel(
+      Panel panel,
+      BoardState powered,
+      BiFunction<FrontPanel, Function<Panel.Key, Optional<Panel.Key>>, T> act) {
+    Powered now = underPower;
+    if (now == null || !now.faults().equals(faults)) {
+      now =
+          wake()
+              .panel(panel, powered)
+              .map(wires -> new Powered(new FrontPanel(new Random(seed), wires), wires, faults))
+              .orElse(null);
+      underPower = now;
+    }
+    return Optional.ofNullable(now).map(on -> act.apply(on.front(), on.wires()::pressed));
+  }
+
+  /** Switches the front panel off: what was in its memory is gone. */
+  public void panelOff() {
+    underPower = null;
+  }
+
+  /** Tells whether the front panel is under power. */
+  public boolean isPanelOn() {
+    return underPower != null;
   }
 
   /** Gives what is wrong with this board, for the end of a drill. */

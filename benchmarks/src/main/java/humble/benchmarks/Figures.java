@@ -9,7 +9,7 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append opening hex core find mend frames}); none for all.
+ * append opening hex core find mend wake settings frames lamps}); none for all.
  */
 public final class Figures {
   private static final int SPICE_FAULTS = Integer.getInteger("humble.trials", 500);
@@ -34,7 +34,8 @@ public final class Figures {
                 "wake",
                 "settings",
                 "frames",
-                "keys")
+                "keys",
+                "lamps")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -52,6 +53,7 @@ public final class Figures {
         case "settings" -> SettingsJudged.measure(out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
+        case "lamps" -> KeyToPicture.lamps(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

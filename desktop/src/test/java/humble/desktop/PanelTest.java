@@ -186,6 +186,30 @@ class PanelTest {
     assertThat(in("follow").put()).isEmpty();
   }
 
+  /** The simulated machine keeps its memory while the stage is left, and not over a restart. */
+  @Test
+  void theSimulatedMachineKeepsItsMemoryAsLongAsItIsOn() throws Exception {
+    load(true);
+    enter(title("Row 02: set"));
+    bench.press(KeyCode.F8);
+    bench.press(KeyCode.F7);
+    until(card -> card.kicker().startsWith("toggle in"));
+    assertThat(card().how().toString()).contains("2 of 4 rows are in");
+    enter(title("Run it"));
+    assertThat(
+            build().build().inForce().stream()
+                .filter(entry -> entry.event() instanceof BuildEvent.RowPut)
+                .count())
+        .isEqualTo(4);
+    build().practice().panelOff();
+    bench.press(KeyCode.F8);
+    bench.press(KeyCode.F7);
+    until(card -> card.kicker().startsWith("toggle in"));
+    assertThat(card().go()).isEqualTo("Begin anew");
+    bench.press(KeyCode.ENTER);
+    assertThat(in("follow").put()).isEmpty();
+  }
+
   @Test
   void whatIsNotAwakeIsNamedBeforeAProgram() throws Exception {
     bench.press(KeyCode.F7);

@@ -32,18 +32,19 @@ final class BeginHand extends PanelHand {
       beside(card);
       return begins(card, say("panel.begin.go"));
     }
+    if (open.practiceOn() && !bench.practice().isOn()) {
+      card.how(say("panel.begin.off"));
+      return card.go(say("panel.begin.anew"), this::anew);
+    }
     card.how(say("panel.begin.on", work.rowsPut(), sheet.rows().size()));
-    card.choice(
-        1,
-        Standing.TO_DO,
-        say("mend.choice", 1, say("panel.was-off")),
-        () -> {
-          bench.off();
-          open.act(new BuildEvent.PanelOff(program.id()));
-          bench.begin(program);
-        });
+    card.choice(1, Standing.TO_DO, say("mend.choice", 1, say("panel.was-off")), this::anew);
     card.key('.', say("wake.later"), () -> bench.leave(program));
     return begins(card, say("panel.was-on"));
+  }
+
+  private void anew() {
+    bench.off();
+    open.act(new BuildEvent.PanelOff(program.id()));
   }
 
   /** What still runs would take no other key. */

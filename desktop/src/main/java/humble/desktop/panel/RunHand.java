@@ -52,12 +52,16 @@ final class RunHand extends PanelHand {
       case Act.Press press -> {
         card.how(say("panel.run.press", named(press.key())));
         yield card.go(
-            say("panel.press", say("panel.key." + press.key().text())), () -> pressed(press.key()));
+            say(
+                open.practiceOn() ? "panel.press" : "panel.pressed",
+                say("panel.key." + press.key().text())),
+            () -> pressed(press.key()));
       }
       case Act.Set set -> {
         card.how(say("panel.run.set"));
         card.how(bases(set.value()));
-        yield card.go(say("panel.set"), () -> set(set.value()));
+        yield card.go(
+            say(open.practiceOn() ? "panel.set" : "panel.set.done"), () -> set(set.value()));
       }
     };
   }

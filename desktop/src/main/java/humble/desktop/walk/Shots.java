@@ -55,7 +55,7 @@ public final class Shots {
     list(home.resolve("list"));
     journal(home.resolve("journal"));
     computer(home.resolve("computer"));
-    controller(home.resolve("controller"));
+    console(home.resolve("console"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -228,7 +228,7 @@ public final class Shots {
     }
   }
 
-  /** The joints of the computer's main board under the magnifier, and its data lines. */
+  /** The joints of the computer's main board under the magnifier, and its front panel. */
   private void computer(Path home) {
     Path kits = kit.resolveSibling("lockkeeper");
     try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
@@ -236,30 +236,39 @@ public final class Shots {
       titled(screen, "Look at J");
       shot(screen, "fit-joints");
       screen.walkTo(StageId.WAKE);
-      titled(screen, "Data bits");
+      // A row of the long memory test with a switch that slipped.
+      titled(screen, "Row 0d: set 10");
+      offered(screen, "Press DEPOSIT NEXT");
       Offscreen.onScreen(() -> {
-        screen.walk().number("1");
-        screen.walk().press(KeyCode.ENTER);
-        screen.walk().press(KeyCode.ENTER);
-        screen.walk().number("5");
-        screen.walk().press(KeyCode.ENTER);
+        screen.walk().number("2");
         return true;
       });
-      shot(screen, "wake-words");
+      screen.settle();
+      Offscreen.onScreen(() -> {
+        screen.walk().number("0");
+        return true;
+      });
+      titled(screen, "Row 0d: do the lights");
+      offered(screen, "They show");
+      shot(screen, "panel");
     }
   }
 
-  /** A stick of the game controller, some of its ends read. */
-  private void controller(Path home) {
-    Path kits = kit.resolveSibling("ferryman");
+  /** A setting of the console, asked in the maker's language. */
+  private void console(Path home) {
+    Path kits = kit.resolveSibling("tidepool");
     try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
-      screen.walkTo(StageId.WAKE);
-      titled(screen, "Left stick");
-      for (int i = 0; i < 8; i++) {
-        screen.stepOrWait();
-      }
-      screen.settle();
-      shot(screen, "wake-stick");
+      screen.walkTo(StageId.LOAD);
+      titled(screen, "Which corners");
+      shot(screen, "settings");
+    }
+  }
+
+  private static void offered(Offscreen screen, String go) {
+    for (int i = 0;
+        i < 200 && !Offscreen.onScreen(() -> screen.window().card().go().startsWith(go));
+        i++) {
+      screen.stepOrWait();
     }
   }
 
