@@ -75,7 +75,7 @@ final class CardHand extends Hand {
         seat.card(
             say("beside.kicker", folder.id()),
             folder.title().isEmpty() ? folder.id() : folder.title());
-    card.how(say("beside.card.how", folder.files().size(), folder.system().text()));
+    card.how(say("beside.card.how", folder.files().size(), folder.system().name()));
     if (!working.isRunning() || !looked) {
       card.key('.', say("wake.later"), () -> bench.leave(folder.id()));
     }
@@ -119,6 +119,9 @@ final class CardHand extends Hand {
         .limit(MOST)
         .forEach(each -> card.row(Standing.TO_DO, seat.say(each.why().orElseThrow())));
     card.key(Card.ESC, say("beside.card.another"), this::anew);
+    if (chosen == null && practice()) {
+      card.why(say("beside.card.simulated", bench.files().shown("practice-card-" + folder.id())));
+    }
     if (good) {
       card.verdict(true, say("beside.card.good", laid.size()));
       if (!folder.expect().isEmpty()) {
