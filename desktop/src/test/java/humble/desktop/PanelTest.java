@@ -163,7 +163,10 @@ class PanelTest {
     assertThat(in("follow").read()).containsEntry(0L, 0x61);
     enter(card -> card.why().toString().contains("Row 00 read 61"));
     enter(title("Run it"));
-    enter(card -> card.go().equals("The lights show 00"));
+    enter(card -> card.go().equals("Which lights are lit?"));
+    assertThat(card().goEnabled()).as("nobody has looked yet").isFalse();
+    bench.press(KeyCode.NUMPAD0);
+    assertThat(card().go()).isEqualTo("The lights show 00");
     bench.press(KeyCode.ENTER);
     assertThat(card().title())
         .isEqualTo("The data lights follow the switches: the lights showed 00");

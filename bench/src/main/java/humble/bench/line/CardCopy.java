@@ -100,12 +100,9 @@ public final class CardCopy {
       if (!Files.isRegularFile(at, LinkOption.NOFOLLOW_LINKS)) {
         return new Laid(file, State.FAILED, Optional.of(Phrase.of("card.no-file", file.to())));
       }
-      return new Laid(
-          file,
-          Arrays.equals(Files.readAllBytes(at), source.bytes(file.from()))
-              ? State.SAME
-              : State.OTHER,
-          Optional.empty());
+      byte[] bytes = source.bytes(file.from());
+      boolean same = Files.size(at) == bytes.length && Arrays.equals(Files.readAllBytes(at), bytes);
+      return new Laid(file, same ? State.SAME : State.OTHER, Optional.empty());
     } catch (IOException e) {
       return failed(file, e);
     }

@@ -101,7 +101,12 @@ public final class SettingsEdit {
     String name = SettingsCheck.bare(to);
     if (!group.names().contains(name)) {
       problems.add(
-          setting.id() + ": '" + to + "' is none of " + String.join(", ", group.names()) + ".");
+          setting.id()
+              + ": '"
+              + (setting.isPrivate() ? "…" : to)
+              + "' is none of "
+              + String.join(", ", group.names())
+              + ".");
       return;
     }
     value(
@@ -130,7 +135,12 @@ public final class SettingsEdit {
       List<String> problems) {
     if (!group.names().contains(to)) {
       problems.add(
-          setting.id() + ": '" + to + "' is none of " + String.join(", ", group.names()) + ".");
+          setting.id()
+              + ": '"
+              + (setting.isPrivate() ? "…" : to)
+              + "' is none of "
+              + String.join(", ", group.names())
+              + ".");
       return;
     }
     List<Entry> wanted = text.named(to);

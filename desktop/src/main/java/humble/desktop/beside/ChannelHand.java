@@ -48,10 +48,10 @@ final class ChannelHand extends Hand {
   /** The maker's own copy is made where there is none; it is what they change. */
   private void read() {
     try {
-      Optional<String> own = bench.files().text(name());
+      Optional<String> own = bench.files().text(rule.file());
       if (own.isEmpty()) {
-        bench.files().write(name(), bench.open().folder().bytes(rule.file()));
-        own = bench.files().text(name());
+        bench.files().write(rule.file(), bench.open().folder().bytes(rule.file()));
+        own = bench.files().text(rule.file());
       }
       table = ChannelFile.read(own.orElse(""));
       trouble = "";
@@ -73,7 +73,7 @@ final class ChannelHand extends Hand {
     card.key('.', say("wake.later"), () -> bench.leave(rule.id()));
     if (table == null) {
       card.verdict(false, trouble);
-      card.why(say("beside.own", bench.files().shown(name())));
+      card.why(say("beside.own", bench.files().shown(rule.file())));
       return card.go(say("beside.channels.again"), this::read);
     }
     if (asked < 2) {
@@ -81,7 +81,7 @@ final class ChannelHand extends Hand {
     }
     List<ChannelTable.Problem> found = problems();
     int rows = table.rows().size();
-    card.why(say("beside.own", bench.files().shown(name())));
+    card.why(say("beside.own", bench.files().shown(rule.file())));
     if (rule.transmits()) {
       card.why(say("beside.channels.yours"));
     }

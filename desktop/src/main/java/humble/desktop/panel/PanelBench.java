@@ -8,6 +8,8 @@ import humble.core.kit.Toggled;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.formats.InputFile;
+import humble.formats.image.ImageFile;
+import humble.formats.image.ImageRead;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
@@ -20,6 +22,8 @@ import java.util.Set;
 
 /** What the hands at the panel share: the sheets, and where the panel stands. */
 final class PanelBench {
+  private static final int MOST_BYTES = 256;
+
   private final OpenBuild open;
   private final Seat seat;
   private final Panel panel;
@@ -42,23 +46,40 @@ final class PanelBench {
   void read() {
     for (Toggled program : open.kit().firmware().toggled()) {
       try {
-        String text = new String(open.folder().bytes(program.file()), StandardCharsets.UTF_8);
-        NumberBase base = NumberBase.named(program.numbers()).orElse(NumberBase.HEX);
-        switch (ToggleSheet.listing(text, base)) {
-          case ToggleSheet.Read.Whole<ToggleSheet> whole -> sheets.put(program.id(), whole.what());
-          case ToggleSheet.Read.Unreadable<ToggleSheet> bad ->
-              troubles.put(
-                  program.id(),
-                  String.join(
-                      " ",
-                      bad.lines().entrySet().stream()
-                          .map(
-                              line -> program.file() + "#" + line.getKey() + ": " + line.getValue())
-                          .toList()));
+        byte[] bytes = open.folder().bytes(program.file());
+        if (program.file().matches("(?i).*\\.(lst|txt|asm)")) {
+          listing(program, new String(bytes, StandardCharsets.UTF_8));
+        } else {
+          image(program, bytes);
         }
       } catch (IOException e) {
         troubles.put(program.id(), program.file() + ": " + InputFile.reason(e));
       }
+    }
+  }
+
+  private void listing(Toggled program, String text) {
+    NumberBase base = NumberBase.named(program.numbers()).orElse(NumberBase.HEX);
+    switch (ToggleSheet.listing(text, base)) {
+      case ToggleSheet.Read.Whole<ToggleSheet> whole -> sheets.put(program.id(), whole.what());
+      case ToggleSheet.Read.Unreadable<ToggleSheet> bad ->
+          troubles.put(
+              program.id(),
+              String.join(
+                  " ",
+                  bad.lines().entrySet().stream()
+                      .map(line -> program.file() + "#" + line.getKey() + ": " + line.getValue())
+                      .toList()));
+    }
+  }
+
+  private void image(Toggled program, byte[] bytes) {
+    switch (ImageFile.read(program.file(), bytes, new ImageFile.Known(0L, null))) {
+      case ImageRead.Image read when read.image().length() > MOST_BYTES ->
+          troubles.put(program.id(), seat.say("panel.wide", program.file()));
+      case ImageRead.Image read -> sheets.put(program.id(), ToggleSheet.of(read.image()));
+      case ImageRead.Damaged bad ->
+          troubles.put(program.id(), seat.say("load.unreadable", program.file()));
     }
   }
 

@@ -12,7 +12,7 @@ import java.util.List;
 /** The program runs, and its lights are read. */
 final class RunHand extends PanelHand {
   private final List<Act> acts = new ArrayList<>();
-  private int lights;
+  private int lights = PanelMat.NONE;
   private int done;
 
   /** One thing to do before the lights are read. */
@@ -90,9 +90,10 @@ final class RunHand extends PanelHand {
     card.how(say("panel.run.mark"));
     for (int place = 1; place <= Panel.BITS; place++) {
       int bit = layout.lightAt(place);
-      card.silent((char) ('0' + place), () -> lights ^= 1 << bit);
+      card.silent((char) ('0' + place), () -> lights = Math.max(0, lights) ^ 1 << bit);
     }
-    return take(card, lights);
+    card.key('0', say("panel.run.none"), () -> lights = 0);
+    return lights == PanelMat.NONE ? card.notYet(say("panel.run.which")) : take(card, lights);
   }
 
   private Card take(Card.Maker card, int shown) {

@@ -4,6 +4,7 @@ import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
+import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.LookOver;
@@ -74,15 +75,7 @@ public final class Progress {
               : ratio(
                   kit.gates().stream().filter(gate -> build.gateOpen(gate.id())).count(),
                   kit.gates().size());
-      case LOAD ->
-          withTasks(
-              open,
-              stage,
-              kit.firmware().images().stream()
-                      .filter(i -> build.loaded().containsKey(i.id()))
-                      .count()
-                  + toggled(open).stream().filter(each -> ran(build, each)).count(),
-              kit.firmware().images().size() + (long) toggled(open).size());
+      case LOAD -> load(open, kit.firmware().toggled());
       case WAKE ->
           withTasks(
               open,
@@ -114,6 +107,23 @@ public final class Progress {
       case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
     };
+  }
+
+  /** What is toggled in counts with the programs that are sent. */
+  private static double load(OpenBuild open, List<Toggled> toggled) {
+    Build build = open.build();
+    List<Firmware.Image> images = open.kit().firmware().images();
+    return withTasks(
+        open,
+        StageId.LOAD,
+        images.stream().filter(image -> build.loaded().containsKey(image.id())).count()
+            + toggled.stream().filter(each -> ran(build, each)).count(),
+        (long) images.size() + toggled.size());
+  }
+
+  /** Tells whether all that is left in a stage waits for a later one. */
+  private static boolean waits(OpenBuild open, StageId stage) {
+    return stage == StageId.LOAD && load(open, toggled(open)) >= 1;
   }
 
   /** Gives the programs whose turn it is to be toggled in: what they need is awake. */
@@ -224,7 +234,7 @@ public final class Progress {
           return next;
         }
       }
-      if (share(open, stage) < 1) {
+      if (share(open, stage) < 1 && !waits(open, stage)) {
         return stage;
       }
     }

@@ -77,22 +77,29 @@ final class BesideJson {
   }
 
   private static ModulePage page(Cursor c) {
-    return new ModulePage(
-        c.needId("id"),
-        c.text("title"),
-        c.text("open"),
-        c.each(
-            "fields",
-            f ->
-                new ModulePage.Field(
-                    f.needId("id"),
-                    f.needText("label"),
-                    f.text("say"),
-                    f.text("value"),
-                    f.flag("private", false),
-                    f.flag("required", false))),
-        c.text("restart"),
-        c.text("expect"));
+    ModulePage page =
+        new ModulePage(
+            c.needId("id"),
+            c.text("title"),
+            c.text("open"),
+            c.each(
+                "fields",
+                f ->
+                    new ModulePage.Field(
+                        f.needId("id"),
+                        f.needText("label"),
+                        f.text("say"),
+                        f.text("value"),
+                        f.flag("private", false),
+                        f.flag("required", false))),
+            c.text("restart"),
+            c.text("expect"));
+    Set<String> ids = new HashSet<>();
+    page.fields().stream()
+        .map(ModulePage.Field::id)
+        .filter(id -> !ids.add(id))
+        .forEach(id -> c.error("fields", "Two fields are called '" + id + "'."));
+    return page;
   }
 
   private static Library library(Cursor c) {
