@@ -53,7 +53,7 @@ public final class Figures {
         case "settings" -> SettingsJudged.measure(out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
-        case "lamps" -> KeyToPicture.lamps(root, out);
+        case "lamps" -> LampTyped.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

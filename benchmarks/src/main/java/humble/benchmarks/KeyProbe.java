@@ -22,26 +22,14 @@ import javafx.stage.Window;
 /**
  * Starts the program on the display, presses Enter on the display's own keyboard through Unpack,
  * and watches the pixels of the screen until the card has changed: prints the milliseconds of each
- * key. With {@link #LAMPS} it presses the digit of a lamp of the front panel instead, until the
- * difference is said. Arguments: those of the program; none for a bare window.
+ * key. Arguments: those of the program; none for a bare window.
  */
 public final class KeyProbe {
   private static final int KEYS = 24;
   private static final int LONGEST_MS = 3000;
 
-  /** Set for the lamps of a front panel rather than the cups of Unpack. */
-  static final String LAMPS = "humble.probe.lamps";
-
-  private static final boolean AT_LAMPS = Boolean.getBoolean(LAMPS);
-
-  /** Where the card says which cup it is at, or what a row reads: this changes with every key. */
-  private static final Rectangle2D WATCHED =
-      AT_LAMPS ? new Rectangle2D(900, 190, 330, 70) : new Rectangle2D(900, 80, 110, 18);
-
-  /** Keys from Load to the first row that is read back, four rows toggled in on the way. */
-  private static final int TO_LAMPS = 11;
-
-  private static final KeyCode KEY = AT_LAMPS ? KeyCode.NUMPAD8 : KeyCode.ENTER;
+  /** Where the card says which cup it is at: this changes with every key. */
+  private static final Rectangle2D WATCHED = new Rectangle2D(900, 80, 110, 18);
 
   private KeyProbe() {}
 
@@ -68,16 +56,6 @@ public final class KeyProbe {
         return true;
       });
       Thread.sleep(1000);
-      for (int i = 0; AT_LAMPS && i <= TO_LAMPS; i++) {
-        KeyCode key = i == 0 ? KeyCode.F7 : KeyCode.ENTER;
-        on(() -> {
-          Robot robot = new Robot();
-          robot.keyPress(key);
-          robot.keyRelease(key);
-          return true;
-        });
-        Thread.sleep(i < 2 ? 4000 : 1200);
-      }
       for (int i = 0; i < KEYS; i++) {
         out.printf(Locale.ROOT, "%.2f%n", key());
         Thread.sleep(150);
@@ -89,13 +67,13 @@ public final class KeyProbe {
     Platform.runLater(() -> ((Stage) Window.getWindows().getFirst()).close());
   }
 
-  /** Presses the key; gives the milliseconds until the screen shows another card. */
+  /** Presses Enter; gives the milliseconds until the screen shows another card. */
   private static double key() throws InterruptedException {
     Robot robot = on(Robot::new);
     int[] before = on(() -> pixels(robot));
     long from = System.nanoTime();
     on(() -> {
-      robot.keyPress(KEY);
+      robot.keyPress(KeyCode.ENTER);
       return true;
     });
     double took = -1;
@@ -108,7 +86,7 @@ public final class KeyProbe {
       Thread.sleep(1);
     }
     on(() -> {
-      robot.keyRelease(KEY);
+      robot.keyRelease(KeyCode.ENTER);
       return true;
     });
     if (took < 0) {
