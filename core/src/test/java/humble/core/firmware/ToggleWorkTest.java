@@ -46,6 +46,7 @@ class ToggleWorkTest {
           puts++;
         }
         case ToggleWork.Step.Read step -> {
+          step.key().ifPresent(key -> assertThat(panel.keys()).containsKey(key));
           long address = step.key().isPresent() ? at.getAsLong() + 1 : at.getAsLong();
           assertThat(address).isEqualTo(step.row().address());
           read.put(address, memory.get(address));
