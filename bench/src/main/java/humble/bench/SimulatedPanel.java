@@ -308,7 +308,7 @@ public final class SimulatedPanel implements Wires {
   /** Gives what a key does when it is pressed: what is left of it where a switch does not make. */
   public Optional<Panel.Key> pressed(Panel.Key key) {
     if (panel.pressed(key).isEmpty()) {
-      return Optional.of(key);
+      return panel.keys().containsKey(key) ? Optional.of(key) : Optional.empty();
     }
     Set<String> made = new HashSet<>();
     for (String each : panel.pressed(key)) {

@@ -43,8 +43,15 @@ final class PanelSense {
       error(at + "data", "A byte has 8 lights, bit 0 first.");
     }
     if (!panel.keys().containsKey(Panel.Key.EXAMINE)
-        || !panel.keys().containsKey(Panel.Key.DEPOSIT)) {
-      error(at + "keys", "Without 'examine' and 'deposit' nothing can be toggled in.");
+        || !panel.keys().containsKey(Panel.Key.DEPOSIT)
+        || !panel.keys().containsKey(Panel.Key.RUN)) {
+      error(at + "keys", "Without 'examine', 'deposit' and 'run' nothing is toggled in and run.");
+    }
+    if (panel.dataLines().size() < Panel.BITS || panel.addressLines().size() < Panel.BITS) {
+      findings.add(
+          Finding.warning(
+              "kit.json#/firmware/panel",
+              "Without eight 'data_lines' and 'address_lines' the panel is not simulated."));
     }
     if (!panel.language().isEmpty() && !panel.language().equals(Panel.LOCK)) {
       findings.add(

@@ -2,6 +2,7 @@ package humble.core.kit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** What the settings of a kit say of a board that does not have it. */
 final class SettingSense {
@@ -26,32 +27,60 @@ final class SettingSense {
     return findings;
   }
 
+  /** A fact that is not there would be held against nothing, without a word. */
   private static List<String> trouble(Kit kit, Setting.FromBoard from) {
-    List<String> all = new ArrayList<>();
-    boolean target = kit.firmware().target(from.of()).isPresent();
-    boolean peripheral = kit.peripherals().stream().anyMatch(each -> each.id().equals(from.of()));
-    boolean line = kit.line(from.of()).isPresent();
-    boolean part = kit.lines().stream().anyMatch(each -> each.refs().contains(from.of()));
-    switch (from.what()) {
-      case "clock", "baud", "bytes" -> {
-        if (!target) {
-          all.add("There is no target '" + from.of() + "'.");
-        }
-      }
-      case "pin", "module" -> {
-        if (!part) {
-          all.add("There is no part '" + from.of() + "'.");
-        }
-        if (from.what().equals("pin") && !kit.nets().containsKey(from.net())) {
-          all.add("There is no net '" + from.net() + "'.");
-        }
-      }
-      default -> {
-        if (!peripheral && !line) {
-          all.add("There is no peripheral or line '" + from.of() + "'.");
-        }
-      }
-    }
-    return all;
+    Optional<Firmware.Target> target = kit.firmware().target(from.of());
+    Optional<Peripheral> peripheral =
+        kit.peripherals().stream().filter(each -> each.id().equals(from.of())).findFirst();
+    String of = "'" + from.of() + "'";
+    String none =
+        switch (from.what()) {
+          case "clock" ->
+              target.map(each -> each.facts().clockHz()).isPresent()
+                  ? ""
+                  : "There is no target " + of + " with a 'clock_hz'.";
+          case "baud" -> target.isPresent() ? "" : "There is no target " + of + ".";
+          case "bytes" ->
+              target
+                      .filter(each ->
+                          from.net().isEmpty()
+                              || each.memory().stream().anyMatch(r -> r.id().equals(from.net())))
+                      .isPresent()
+                  ? ""
+                  : "There is no target " + of + " with such a memory.";
+          case "width", "height", "turn" ->
+              peripheral.filter(Peripheral.Display.class::isInstance).isPresent()
+                  ? ""
+                  : "There is no display " + of + ".";
+          case "count" ->
+              peripheral.filter(Peripheral.Chain.class::isInstance).isPresent()
+                      || kit.line(from.of()).isPresent()
+                  ? ""
+                  : "There is no chain or line " + of + ".";
+          case "hz" ->
+              peripheral.filter(SettingSense::hasPitch).isPresent()
+                  ? ""
+                  : "There is no tone, clock or radio " + of + ".";
+          case "pin" ->
+              kit.nets().getOrDefault(from.net(), List.of()).stream()
+                          .filter(pin -> pin.ref().equals(from.of()))
+                          .count()
+                      == 1
+                  ? ""
+                  : from.of() + " has not one pin on the net '" + from.net() + "'.";
+          case "module" ->
+              kit.handwork().modules().stream().anyMatch(each -> each.ref().equals(from.of()))
+                  ? ""
+                  : "There is no module " + of + " with rows.";
+          // A word that is none of these was refused where it was read.
+          default -> "";
+        };
+    return none.isEmpty() ? List.of() : List.of(none);
+  }
+
+  private static boolean hasPitch(Peripheral peripheral) {
+    return peripheral instanceof Peripheral.Tone
+        || peripheral instanceof Peripheral.Clock
+        || peripheral instanceof Peripheral.Radio;
   }
 }

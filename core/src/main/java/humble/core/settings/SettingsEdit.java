@@ -4,12 +4,18 @@ import humble.core.kit.Setting;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Settings changed in place: nothing else of the file moves. */
 public final class SettingsEdit {
+  private static final Pattern JSON_VALUE =
+      Pattern.compile(
+          "(?s)-?(0|[1-9][0-9]*)(\\.[0-9]+)?([eE][+-]?[0-9]+)?|true|false|null|\"([^\"\\\\]|\\\\.)*\"");
+
   private SettingsEdit() {}
 
   /**
@@ -100,13 +106,7 @@ public final class SettingsEdit {
       List<String> problems) {
     String name = SettingsCheck.bare(to);
     if (!group.names().contains(name)) {
-      problems.add(
-          setting.id()
-              + ": '"
-              + (setting.isPrivate() ? "…" : to)
-              + "' is none of "
-              + String.join(", ", group.names())
-              + ".");
+      problems.add(noneOf(setting, group, to));
       return;
     }
     value(
@@ -119,10 +119,31 @@ public final class SettingsEdit {
         problems);
   }
 
-  /** Words stay in the quotes that they stand in. */
-  private static String asItStands(String from, String to) {
-    boolean quoted = from.startsWith("\"") && !to.startsWith("\"");
-    return quoted ? "\"" + to.replace("\\", "\\\\").replace("\"", "\\\"") + "\"" : to;
+  private static String noneOf(Setting setting, Setting.Rule.OneOf group, String to) {
+    return setting.id()
+        + ": '"
+        + (setting.isPrivate() ? "…" : to)
+        + "' is none of "
+        + String.join(", ", group.names())
+        + ".";
+  }
+
+  /** What stands in quotes stays in them; in JSON words always do. */
+  private static String asItStands(boolean quotes, String to) {
+    if (!quotes || to.startsWith("\"")) {
+      return to;
+    }
+    StringBuilder quoted = new StringBuilder("\"");
+    for (char c : to.toCharArray()) {
+      if (c == '"' || c == '\\') {
+        quoted.append('\\').append(c);
+      } else if (c < ' ') {
+        quoted.append(String.format(Locale.ROOT, "\\u%04x", (int) c));
+      } else {
+        quoted.append(c);
+      }
+    }
+    return quoted.append('"').toString();
   }
 
   private static void choose(
@@ -134,13 +155,7 @@ public final class SettingsEdit {
       List<Change> changes,
       List<String> problems) {
     if (!group.names().contains(to)) {
-      problems.add(
-          setting.id()
-              + ": '"
-              + (setting.isPrivate() ? "…" : to)
-              + "' is none of "
-              + String.join(", ", group.names())
-              + ".");
+      problems.add(noneOf(setting, group, to));
       return;
     }
     List<Entry> wanted = text.named(to);
@@ -187,12 +202,13 @@ public final class SettingsEdit {
       List<SettingsText.Replacement> replacements,
       List<Change> changes,
       List<String> problems) {
-    String to =
-        rule.words()
-            ? asItStands(
-                text.named(rule.key()).stream().findFirst().map(text::valueOf).orElse(""), given)
-            : given;
-    String wrong = to.matches("(?s).*[\\r\\n].*") ? "has a line end in it" : "";
+    String was = text.named(rule.key()).stream().findFirst().map(text::valueOf).orElse("");
+    boolean quoted = was.startsWith("\"");
+    String to = asItStands(rule.words() ? quoted || text.isJson() : quoted && text.isJson(), given);
+    String wrong =
+        given.matches("(?s).*[\\r\\n].*")
+            ? "has a line end in it"
+            : text.isJson() && !JSON_VALUE.matcher(to).matches() ? "is no value of JSON" : "";
     wrong = wrong.isEmpty() ? SettingsCheck.problem(rule, to) : wrong;
     if (!wrong.isEmpty()) {
       problems.add(setting.id() + ": '" + (setting.isPrivate() ? "…" : to) + "' " + wrong + ".");

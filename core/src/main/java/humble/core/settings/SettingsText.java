@@ -11,8 +11,9 @@ import java.util.List;
  * @param entries the settings in the order of the file
  * @param wrong one sentence with its line where the file cannot be read to its end; empty where it
  *     can
+ * @param isJson whether a value has to be one of JSON
  */
-public record SettingsText(String text, List<Entry> entries, String wrong) {
+public record SettingsText(String text, List<Entry> entries, String wrong, boolean isJson) {
   /** A byte-order mark, one character for one byte. */
   private static final String MARK_AS_BYTES = "\u00ef\u00bb\u00bf";
 
@@ -22,7 +23,7 @@ public record SettingsText(String text, List<Entry> entries, String wrong) {
 
   /** Makes one that was read to its end. */
   public SettingsText(String text, List<Entry> entries) {
-    this(text, entries, "");
+    this(text, entries, "", false);
   }
 
   /** Reads a file by the ending of its name: headers of C, else lines of a key and a value. */

@@ -26,13 +26,14 @@ final class BeginHand extends PanelHand {
     ToggleSheet sheet = bench.sheet(program);
     ToggleWork work = bench.work(program);
     card.how(say("panel.begin", sheet.rows().size(), program.file(), hex(sheet.rows().getFirst())));
-    card.how(say("panel.begin.reset", named(Panel.Key.RESET)));
+    card.how(
+        hasReset() ? say("panel.begin.reset", named(Panel.Key.RESET)) : say("panel.begin.power"));
     program.normal().forEach(each -> card.how(say("panel.normal", each)));
     if (work.rowsPut() == 0) {
       beside(card);
       return begins(card, say("panel.begin.go"));
     }
-    if (open.practiceOn() && !bench.practice().isOn()) {
+    if (simulated() && !bench.practice().isOn()) {
       card.how(say("panel.begin.off"));
       return card.go(say("panel.begin.anew"), this::anew);
     }
@@ -47,9 +48,13 @@ final class BeginHand extends PanelHand {
     open.act(new BuildEvent.PanelOff(program.id()));
   }
 
+  private boolean hasReset() {
+    return bench.panel().keys().containsKey(Panel.Key.RESET);
+  }
+
   /** What still runs would take no other key. */
   private Card begins(Card.Maker card, String go) {
-    if (!open.practiceOn()) {
+    if (!simulated() || !hasReset()) {
       return card.go(go, () -> bench.begin(program));
     }
     return bench.practice().isBusy()

@@ -23,7 +23,7 @@ final class GoHand extends PanelHand {
     card.how(bases(address));
     card.how(say("panel.go.how", named(Panel.Key.EXAMINE)));
     beside(card);
-    if (!open.practiceOn()) {
+    if (!simulated()) {
       return card.go(say("panel.go.done", hex(row)), () -> bench.at(address));
     }
     int shown = lights().map(each -> each.address()).orElse(-1);

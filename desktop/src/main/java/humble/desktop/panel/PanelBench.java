@@ -28,6 +28,7 @@ final class PanelBench {
   private final Seat seat;
   private final Panel panel;
   private final PracticePanel practice;
+  private final PanelLayout layout;
   private final Map<String, ToggleSheet> sheets = new HashMap<>();
   private final Map<String, String> troubles = new HashMap<>();
   private final Set<String> begun = new HashSet<>();
@@ -40,6 +41,7 @@ final class PanelBench {
     this.seat = seat;
     this.panel = panel;
     this.practice = new PracticePanel(open, panel);
+    this.layout = PanelLayout.of(open.kit(), panel);
   }
 
   /** Reads the listings; one that cannot be read is told when its turn comes. */
@@ -93,6 +95,11 @@ final class PanelBench {
 
   Panel panel() {
     return panel;
+  }
+
+  /** Gives where switches and lights stand. */
+  PanelLayout layout() {
+    return layout;
   }
 
   PracticePanel practice() {

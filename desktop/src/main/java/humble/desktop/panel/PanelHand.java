@@ -33,7 +33,7 @@ abstract class PanelHand extends Hand {
     this.bench = bench;
     this.open = bench.open();
     this.program = program;
-    this.layout = PanelLayout.of(open.kit(), bench.panel());
+    this.layout = bench.layout();
   }
 
   /** Gives the card of what is to do. */
@@ -44,7 +44,7 @@ abstract class PanelHand extends Hand {
 
   @Override
   public final Card card() {
-    return keys && open.practiceOn() ? allKeys() : now();
+    return keys && simulated() ? allKeys() : now();
   }
 
   @Override
@@ -96,7 +96,10 @@ abstract class PanelHand extends Hand {
   protected final void beside(Card.Maker card) {
     card.key('.', say("wake.later"), () -> bench.leave(program));
     card.key('+', say("panel.off"), this::off);
-    if (open.practiceOn()) {
+    if (open.practiceOn() && bench.practice().isWithout()) {
+      card.why(say("panel.without"));
+    }
+    if (simulated()) {
       card.silent('9', () -> keys = true);
       card.why(say("panel.simulated"));
       for (int place = 1; place <= Panel.BITS; place++) {
@@ -105,10 +108,14 @@ abstract class PanelHand extends Hand {
           card.silent((char) ('0' + place), () -> flip(bit));
         }
       }
-      if (bench.practice().isWithout()) {
-        card.verdict(false, say("panel.without"));
-      }
     }
+  }
+
+  /**
+   * Tells whether the simulated panel answers: not where the nets do not say what belongs where.
+   */
+  protected final boolean simulated() {
+    return open.practiceOn() && !bench.practice().isWithout();
   }
 
   /** Tells whether a digit flips a switch here. */
@@ -166,7 +173,7 @@ abstract class PanelHand extends Hand {
 
   @Override
   public void pick(String spot) {
-    if (!open.practiceOn()) {
+    if (!simulated()) {
       return;
     }
     if (spot.startsWith("switch:")) {
@@ -194,6 +201,6 @@ abstract class PanelHand extends Hand {
 
   /** Gives what the practice panel shows, where it is in use. */
   protected final Optional<FrontPanel.Lights> lights() {
-    return open.practiceOn() ? bench.practice().lights() : Optional.empty();
+    return simulated() ? bench.practice().lights() : Optional.empty();
   }
 }

@@ -48,10 +48,10 @@ record PanelMat(
   }
 
   static PanelMat of(PanelBench bench, Toggled program, Look look) {
-    boolean practice = bench.open().practiceOn();
+    boolean practice = bench.open().practiceOn() && !bench.practice().isWithout();
     return new PanelMat(
         bench.panel(),
-        PanelLayout.of(bench.open().kit(), bench.panel()),
+        bench.layout(),
         bench.work(program),
         look,
         practice ? bench.practice().lights() : Optional.empty(),

@@ -30,7 +30,7 @@ final class PutHand extends PanelHand {
     ToggleWork work = bench.work(program);
     card.why(say("panel.count", work.rowsPut(), work.sheet().rows().size()));
     beside(card);
-    return open.practiceOn()
+    return simulated()
         ? practised(card, row.value(), put.key(), this::done)
         : card.go(say("panel.put.done"), this::done);
   }

@@ -133,7 +133,7 @@ final class ReadBackHand extends PanelHand {
 
   /** The simulated lights show nothing of the row before its key is pressed. */
   private boolean waits() {
-    return open.practiceOn() && !pressed;
+    return simulated() && !pressed;
   }
 
   private Panel.@Nullable Key key() {

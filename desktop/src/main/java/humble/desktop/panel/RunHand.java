@@ -27,7 +27,13 @@ final class RunHand extends PanelHand {
   RunHand(PanelBench bench, Toggled program) {
     super(bench, program);
     List<Integer> switches = program.switches();
-    acts.add(new Act.Press(Panel.Key.RESET));
+    int first = (int) bench.sheet(program).rows().getFirst().address();
+    if (first == 0 && bench.panel().keys().containsKey(Panel.Key.RESET)) {
+      acts.add(new Act.Press(Panel.Key.RESET));
+    } else {
+      acts.add(new Act.Set(first));
+      acts.add(new Act.Press(Panel.Key.EXAMINE));
+    }
     switches.stream().limit(1).forEach(value -> acts.add(new Act.Set(value)));
     acts.add(new Act.Press(Panel.Key.RUN));
     switches.stream().skip(1).forEach(value -> acts.add(new Act.Set(value)));
@@ -41,7 +47,7 @@ final class RunHand extends PanelHand {
     }
     program.normal().forEach(each -> card.why(say("panel.normal", each)));
     beside(card);
-    if (open.practiceOn() && bench.practice().isBusy()) {
+    if (simulated() && bench.practice().isBusy()) {
       return card.notYet(say("panel.asking"));
     }
     return done < acts.size() ? act(card, acts.get(done)) : read(card);
@@ -53,21 +59,20 @@ final class RunHand extends PanelHand {
         card.how(say("panel.run.press", named(press.key())));
         yield card.go(
             say(
-                open.practiceOn() ? "panel.press" : "panel.pressed",
+                simulated() ? "panel.press" : "panel.pressed",
                 say("panel.key." + press.key().text())),
             () -> pressed(press.key()));
       }
       case Act.Set set -> {
         card.how(say("panel.run.set"));
         card.how(bases(set.value()));
-        yield card.go(
-            say(open.practiceOn() ? "panel.set" : "panel.set.done"), () -> set(set.value()));
+        yield card.go(say(simulated() ? "panel.set" : "panel.set.done"), () -> set(set.value()));
       }
     };
   }
 
   private void pressed(Panel.Key key) {
-    if (open.practiceOn()) {
+    if (simulated()) {
       press(key, shown -> done++);
     } else {
       done++;
@@ -77,14 +82,14 @@ final class RunHand extends PanelHand {
   @Override
   protected void set(int value) {
     boolean asked = done < acts.size() && acts.get(done).equals(new Act.Set(value));
-    if (open.practiceOn()) {
+    if (simulated()) {
       super.set(value);
     }
     done += asked ? 1 : 0;
   }
 
   private Card read(Card.Maker card) {
-    if (open.practiceOn()) {
+    if (simulated()) {
       return take(card, lights().map(FrontPanel.Lights::data).orElse(0));
     }
     card.how(say("panel.run.mark"));
@@ -108,14 +113,14 @@ final class RunHand extends PanelHand {
   private void shown(int shown, boolean good) {
     bench.again(program, false);
     bench.lost();
-    open.act(new BuildEvent.ProgramShown(program.id(), shown, good, open.practiceOn()));
+    open.act(new BuildEvent.ProgramShown(program.id(), shown, good, simulated()));
   }
 
   @Override
   protected PanelMat.Look look() {
     if (done >= acts.size()) {
       return new PanelMat.Look(
-          PanelMat.NONE, false, null, open.practiceOn() ? PanelMat.NONE : lights, PanelMat.NONE);
+          PanelMat.NONE, false, null, simulated() ? PanelMat.NONE : lights, PanelMat.NONE);
     }
     return switch (acts.get(done)) {
       case Act.Press press ->

@@ -53,10 +53,11 @@ final class JsonSettings {
       for (JsonToken token = parser.nextToken(); token != null; token = parser.nextToken()) {
         take(parser, token, open, text, begin, entries);
       }
-      return new SettingsText(text, entries, entries.isEmpty() ? "There is no setting in it." : "");
+      return new SettingsText(
+          text, entries, entries.isEmpty() ? "There is no setting in it." : "", true);
     } catch (JacksonException e) {
       int line = e.getLocation() == null ? 1 : Math.max(1, e.getLocation().getLineNr());
-      return new SettingsText(text, entries, "Line " + line + ": this is no JSON.");
+      return new SettingsText(text, entries, "Line " + line + ": this is no JSON.", true);
     }
   }
 

@@ -134,6 +134,33 @@ class JsonSettingsTest {
     assertThat(done.text()).isEqualTo(text.replace("\"Ann\"", "\"the \\\"gull\\\"\""));
   }
 
+  /** Whatever is typed, what is written is JSON with the same value in it, or it is refused. */
+  @Test
+  void whatIsWrittenIsJson() {
+    for (String before : List.of("null", "5", "\"5\"", "true", "\"a\"")) {
+      for (String typed :
+          List.of("7", "0x10", "5U", "(5)", "gull", "a\tb", "\"q\"", "\"open", "\\")) {
+        for (boolean words : new boolean[] {true, false}) {
+          String text = "{\"k\": " + before + ", \"z\": 1}";
+          SettingsEdit.Outcome outcome =
+              SettingsEdit.of(
+                  SettingsFile.read("a.json", text),
+                  List.of(value("k", words)),
+                  Map.of("it", typed));
+          if (outcome instanceof SettingsEdit.Outcome.Edited done) {
+            JsonNode now = JSON.readTree(done.text());
+            assertThat(now.get("z").intValue()).isEqualTo(1);
+            assertThat(now.get("k").asString())
+                .as("%s to %s", before, typed)
+                .isEqualTo(typed.equals("\"q\"") ? "q" : typed);
+          } else {
+            assertThat(words && !typed.equals("\"open")).as("%s, %s", before, typed).isFalse();
+          }
+        }
+      }
+    }
+  }
+
   @Test
   void aChoiceIsTheValueOfItsKey() {
     Setting choice =
