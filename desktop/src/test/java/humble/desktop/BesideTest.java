@@ -64,20 +64,7 @@ class BesideTest {
   }
 
   private Path kit(String name, String... changes) throws IOException {
-    Path from = BenchInTest.root().resolve("kits").resolve(name);
-    Path to = Files.createDirectories(home.resolve(name));
-    try (var files = Files.list(from)) {
-      for (Path file : files.filter(Files::isRegularFile).toList()) {
-        Files.copy(file, to.resolve(file.getFileName()));
-      }
-    }
-    String text = Files.readString(to.resolve("kit.json"));
-    for (int i = 0; i < changes.length; i += 2) {
-      assertThat(text).contains(changes[i]);
-      text = text.replace(changes[i], changes[i + 1]);
-    }
-    Files.writeString(to.resolve("kit.json"), text);
-    return to;
+    return CopiedKit.of(home, name, changes);
   }
 
   private Card card() {
@@ -118,7 +105,7 @@ class BesideTest {
         .hasContent("{\"tide\": \"storm\"}");
     bench.press(KeyCode.ENTER);
     assertThat(journal().beside().get("levels"))
-        .isEqualTo(new BuildEvent.BesideDone("levels", "card", 3, true, true));
+        .isEqualTo(new BuildEvent.BesideDone("levels", "card", 3, true, true, ""));
 
     assertThat(card().title()).isEqualTo("The console's own page");
     bench.press(KeyCode.ENTER);
@@ -180,6 +167,7 @@ class BesideTest {
     assertThat(card().caution().orElseThrow().text()).contains("licence", "dummy load");
     bench.press(KeyCode.ENTER);
     assertThat(journal().acknowledged()).contains("transmits:memories");
+    until(Card::goEnabled);
     bench.keys().type("433.06M");
     bench.press(KeyCode.ENTER);
     bench.press(KeyCode.ENTER);
@@ -192,10 +180,11 @@ class BesideTest {
     Path own = home.resolve("settings").resolve(journal().id()).resolve("m.csv");
     Files.writeString(own, "name,hz\nlock,433075000\npier,434000000\n");
     bench.press(KeyCode.ENTER);
+    until(card -> card.verdict().isPresent());
     assertThat(card().verdict().orElseThrow().good()).isTrue();
     bench.press(KeyCode.ENTER);
     assertThat(journal().beside().get("memories"))
-        .isEqualTo(new BuildEvent.BesideDone("memories", "channels", 2, true, false));
+        .isEqualTo(new BuildEvent.BesideDone("memories", "channels", 2, true, true, "433060000.."));
     assertThat(kit.resolve("m.csv")).content().contains("434000001");
   }
 
@@ -214,6 +203,7 @@ class BesideTest {
     until(card -> card.title().equals("The console's own page"));
     bench.press(KeyCode.DECIMAL);
     assertThat(card().title()).isEqualTo("The screen library");
+    until(card -> card.go().equals("Type it"));
     build().act(new BuildEvent.SettingMade("screen", "SCREEN_ROUND_CORNERS"));
     build().act(new BuildEvent.SettingMade("note", "880"));
     build().act(new BuildEvent.SettingMade("sleep", "10"));

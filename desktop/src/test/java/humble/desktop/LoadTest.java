@@ -45,20 +45,7 @@ class LoadTest {
   }
 
   private Path kit(String name, String... changes) throws IOException {
-    Path from = BenchInTest.root().resolve("kits").resolve(name);
-    Path to = Files.createDirectories(home.resolve(name));
-    try (var files = Files.list(from)) {
-      for (Path file : files.filter(Files::isRegularFile).toList()) {
-        Files.copy(file, to.resolve(file.getFileName()));
-      }
-    }
-    String text = Files.readString(to.resolve("kit.json"));
-    for (int i = 0; i < changes.length; i += 2) {
-      assertThat(text).contains(changes[i]);
-      text = text.replace(changes[i], changes[i + 1]);
-    }
-    Files.writeString(to.resolve("kit.json"), text);
-    return to;
+    return CopiedKit.of(home, name, changes);
   }
 
   private BareKeys bench(Path at) {

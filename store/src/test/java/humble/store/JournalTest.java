@@ -73,7 +73,7 @@ class JournalTest {
         new BuildEvent.GateRead("rail33", 3.31, "inside", true),
         new BuildEvent.GatePassed("rail33", 3.31),
         new BuildEvent.SettingMade("owner", "…"),
-        new BuildEvent.BesideDone("levels", "card", 3, true, false),
+        new BuildEvent.BesideDone("levels", "card", 3, true, false, ""),
         new BuildEvent.RowPut("follow", 3, 0x50),
         new BuildEvent.RowRead("follow", 3, 0x51),
         new BuildEvent.PanelOff("follow"),

@@ -64,7 +64,7 @@ public final class Build {
   private String programmer = "";
   private final SequencedMap<String, String> settings = new LinkedHashMap<>();
   private final SequencedMap<String, BuildEvent.BesideDone> beside = new LinkedHashMap<>();
-  private final Map<String, ToggledIn> toggled = new LinkedHashMap<>();
+  private final Map<String, Toggling> toggled = new LinkedHashMap<>();
   private final Map<String, BuildEvent.SeriesRead> seriesRead = new LinkedHashMap<>();
   private final Map<String, Boolean> coiled = new LinkedHashMap<>();
   private final Map<String, String> tried = new LinkedHashMap<>();
@@ -113,10 +113,9 @@ public final class Build {
       case BuildEvent.UsesProgrammer e -> programmer = e.command();
       case BuildEvent.BesideDone e -> beside.put(e.id(), e);
       case BuildEvent.RowPut e -> put(e);
-      case BuildEvent.RowRead e ->
-          toggled.put(e.program(), toggled(e.program()).withRead(e.address(), e.value()));
-      case BuildEvent.PanelOff e -> toggled.replaceAll((program, in) -> in.gone());
-      case BuildEvent.ProgramShown e -> toggled.put(e.program(), toggled(e.program()).withShown(e));
+      case BuildEvent.RowRead e -> toggling(e.program()).read(e.address(), e.value());
+      case BuildEvent.PanelOff e -> toggled.values().forEach(Toggling::off);
+      case BuildEvent.ProgramShown e -> toggling(e.program()).shown(e);
       case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
       case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
       case BuildEvent.HostRead e -> host = e;
@@ -185,8 +184,12 @@ public final class Build {
 
   /** A byte that is put in takes the place of what another program had there. */
   private void put(BuildEvent.RowPut row) {
-    toggled.replaceAll((program, in) -> in.withoutRow(row.address()));
-    toggled.put(row.program(), toggled(row.program()).withPut(row.address(), row.value()));
+    toggled.values().forEach(each -> each.without(row.address()));
+    toggling(row.program()).put(row.address(), row.value());
+  }
+
+  private Toggling toggling(String program) {
+    return toggled.computeIfAbsent(program, each -> new Toggling());
   }
 
   /** Gives what was done beside the programs, by its id. */
@@ -196,7 +199,8 @@ public final class Build {
 
   /** Gives how far a program is that is toggled in. */
   public ToggledIn toggled(String program) {
-    return toggled.getOrDefault(program, ToggledIn.NOTHING);
+    Toggling now = toggled.get(program);
+    return now == null ? ToggledIn.NOTHING : now.now();
   }
 
   /** What was read with a fault on the board says nothing of the board without it. */

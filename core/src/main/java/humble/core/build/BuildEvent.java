@@ -209,9 +209,10 @@ public sealed interface BuildEvent {
    * @param kind {@code channels}, {@code card}, {@code page} or {@code library}
    * @param count channels, files or fields
    * @param good whether all of it is as it should be
-   * @param practice whether the card is simulated
+   * @param practice whether it was done on the practice bench
+   * @param said the limits that were stated, {@code low..high}, either end empty; empty for none
    */
-  record BesideDone(String id, String kind, int count, boolean good, boolean practice)
+  record BesideDone(String id, String kind, int count, boolean good, boolean practice, String said)
       implements BuildEvent {
     /** A table of channels was judged. */
     public static final String CHANNELS = "channels";

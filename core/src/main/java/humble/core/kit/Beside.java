@@ -1,6 +1,7 @@
 package humble.core.kit;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What stands beside the programs of a kit and has to be right too.
@@ -23,6 +24,16 @@ public record Beside(
     cards = List.copyOf(cards);
     pages = List.copyOf(pages);
     libraries = List.copyOf(libraries);
+  }
+
+  /** Gives the names of what has to be done; a library is only looked at. */
+  public List<String> ids() {
+    return Stream.of(
+            channels.stream().map(Channels::id),
+            cards.stream().map(CardFolder::id),
+            pages.stream().map(ModulePage::id))
+        .flatMap(each -> each)
+        .toList();
   }
 
   /** Tells whether there is nothing. */

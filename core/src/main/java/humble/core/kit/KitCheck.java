@@ -108,9 +108,7 @@ public final class KitCheck {
     kit.peripherals().forEach(each -> named.add(each.id()));
     kit.firmware().images().forEach(each -> named.add(each.id()));
     kit.firmware().toggled().forEach(each -> named.add(each.id()));
-    kit.firmware().beside().channels().forEach(each -> named.add(each.id()));
-    kit.firmware().beside().cards().forEach(each -> named.add(each.id()));
-    kit.firmware().beside().pages().forEach(each -> named.add(each.id()));
+    named.addAll(kit.firmware().beside().ids());
     kit.handwork().wires().forEach(each -> named.add(each.id()));
     kit.handwork().cables().forEach(each -> named.add(each.id()));
     kit.loose().forEach(each -> named.add(each.id()));

@@ -2,6 +2,7 @@ package humble.desktop.beside;
 
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.OwnFiles;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -11,6 +12,7 @@ final class BesideBench {
   private final Seat seat;
   private final OwnFiles files;
   private final Set<String> left = new HashSet<>();
+  private final Set<String> changed = new HashSet<>();
 
   BesideBench(OpenBuild open, Seat seat, OwnFiles files) {
     this.open = open;
@@ -33,6 +35,19 @@ final class BesideBench {
   /** It is left for now, or was looked at and is as it was. */
   void leave(String id) {
     left.add(id);
+  }
+
+  /** Something is another than when it worked, or is not any more. */
+  void changed(String id, boolean so) {
+    if (so) {
+      changed.add(id);
+    } else {
+      changed.remove(id);
+    }
+  }
+
+  boolean isChanged(String id) {
+    return changed.contains(id);
   }
 
   /** Tells whether something is still to be done about it now. */

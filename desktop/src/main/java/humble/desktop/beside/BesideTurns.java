@@ -9,6 +9,7 @@ import humble.desktop.hand.Seat;
 import humble.desktop.hand.StopHand;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.OwnFiles;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.nio.file.Path;
@@ -116,11 +117,11 @@ public final class BesideTurns {
 
   private void row(Card.Maker card, String id, String title) {
     BuildEvent.BesideDone done = open.build().beside().get(id);
+    boolean well = done != null && done.good() && !bench.isChanged(id);
     card.row(
-        done == null ? Standing.TO_DO : done.good() ? Standing.DONE : Standing.DEVIATED,
+        done == null ? Standing.TO_DO : well ? Standing.DONE : Standing.DEVIATED,
         seat.say(
-            done == null ? "beside.row.open" : done.good() ? "beside.row.done" : "beside.row.odd",
-            title));
+            done == null ? "beside.row.open" : well ? "beside.row.done" : "beside.row.odd", title));
   }
 
   /** Tells whether there is nothing. */

@@ -7,6 +7,7 @@ import humble.core.kit.CardFolder;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.Errand;
+import humble.desktop.session.OwnFiles;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.io.IOException;
@@ -127,7 +128,7 @@ final class CardHand extends Hand {
       if (!folder.expect().isEmpty()) {
         card.how(say("beside.card.expect", folder.expect()));
       }
-      return card.go(say("beside.card.done"), () -> done(true));
+      return card.go(say("beside.card.done"), this::done);
     }
     if (others) {
       card.verdict(false, say("beside.card.others"));
@@ -164,7 +165,7 @@ final class CardHand extends Hand {
     bench.open().works().tell();
   }
 
-  private void done(boolean good) {
+  private void done() {
     bench
         .open()
         .act(
@@ -172,8 +173,9 @@ final class CardHand extends Hand {
                 folder.id(),
                 BuildEvent.BesideDone.CARD,
                 laid.size(),
-                good,
-                chosen == null && practice()));
+                true,
+                chosen == null && practice(),
+                ""));
   }
 
   @Override

@@ -7,6 +7,8 @@ import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
+import humble.desktop.session.Errand;
+import humble.desktop.session.OwnFiles;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import humble.desktop.stage.Takes;
@@ -28,6 +30,8 @@ final class ChannelHand extends Hand {
   private final BesideBench bench;
   private final Channels rule;
   private @Nullable ChannelTable table;
+  private List<ChannelTable.Problem> problems = List.of();
+  private Errand<?> reading = Errand.over();
   private String trouble = "";
   private @Nullable Double low;
   private @Nullable Double high;
@@ -45,25 +49,40 @@ final class ChannelHand extends Hand {
     return rule.file().substring(rule.file().lastIndexOf('/') + 1);
   }
 
+  /** What was read, or why it was not. */
+  private record Found(Optional<ChannelTable> table, String trouble) {}
+
   /** The maker's own copy is made where there is none; it is what they change. */
   private void read() {
+    OwnFiles files = bench.files();
+    reading =
+        own(
+            bench
+                .open()
+                .works()
+                .talk("tables", calledOff -> found(files, rule), found -> take(found)));
+  }
+
+  private static Found found(OwnFiles files, Channels rule) {
     try {
-      Optional<String> own = bench.files().text(rule.file());
-      if (own.isEmpty()) {
-        bench.files().write(rule.file(), bench.open().folder().bytes(rule.file()));
-        own = bench.files().text(rule.file());
+      if (files.text(rule.file()).isEmpty()) {
+        files.write(rule.file(), files.bytes(rule.file()));
       }
-      table = ChannelFile.read(own.orElse(""));
-      trouble = "";
+      return new Found(Optional.of(ChannelFile.read(files.text(rule.file()).orElse(""))), "");
     } catch (IOException e) {
-      table = null;
-      trouble = name() + ": " + InputFile.reason(e);
+      return new Found(Optional.empty(), InputFile.reason(e));
     }
   }
 
-  private List<ChannelTable.Problem> problems() {
+  private void take(Found found) {
+    table = found.table().orElse(null);
+    trouble = found.trouble().isEmpty() ? "" : name() + ": " + found.trouble();
+    judge();
+  }
+
+  private void judge() {
     ChannelTable now = table;
-    return now == null ? List.of() : now.problems(rule, new ChannelTable.Limits(low, high));
+    problems = now == null ? List.of() : now.problems(rule, new ChannelTable.Limits(low, high));
   }
 
   @Override
@@ -71,6 +90,9 @@ final class ChannelHand extends Hand {
     String title = rule.title().isEmpty() ? rule.id() : rule.title();
     Card.Maker card = seat.card(say("beside.kicker", rule.id()), title);
     card.key('.', say("wake.later"), () -> bench.leave(rule.id()));
+    if (reading.isRunning()) {
+      return card.notYet(say("beside.channels.reading"));
+    }
     if (table == null) {
       card.verdict(false, trouble);
       card.why(say("beside.own", bench.files().shown(rule.file())));
@@ -79,7 +101,7 @@ final class ChannelHand extends Hand {
     if (asked < 2) {
       return limit(card);
     }
-    List<ChannelTable.Problem> found = problems();
+    List<ChannelTable.Problem> found = problems;
     int rows = table.rows().size();
     card.why(say("beside.own", bench.files().shown(rule.file())));
     if (rule.transmits()) {
@@ -122,6 +144,7 @@ final class ChannelHand extends Hand {
     }
     asked++;
     typed().clear();
+    judge();
   }
 
   private void kept(int rows) {
@@ -134,7 +157,22 @@ final class ChannelHand extends Hand {
         .open()
         .act(
             new BuildEvent.BesideDone(
-                rule.id(), BuildEvent.BesideDone.CHANNELS, rows, good, false));
+                rule.id(),
+                BuildEvent.BesideDone.CHANNELS,
+                rows,
+                good,
+                bench.open().practiceOn(),
+                stated()));
+  }
+
+  private String stated() {
+    return low == null && high == null ? "" : text(low) + ".." + text(high);
+  }
+
+  private static String text(@Nullable Double limit) {
+    return limit == null
+        ? ""
+        : java.math.BigDecimal.valueOf(limit).stripTrailingZeros().toPlainString();
   }
 
   @Override
@@ -144,7 +182,7 @@ final class ChannelHand extends Hand {
       return BesideMat.of(seat, name(), List.of());
     }
     Set<Integer> odd =
-        problems().stream().map(ChannelTable.Problem::line).collect(Collectors.toSet());
+        problems.stream().map(ChannelTable.Problem::line).collect(Collectors.toSet());
     List<BesideMat.Line> lines = new ArrayList<>();
     List<BesideMat.Mark> marks = new ArrayList<>();
     int column = now.columns().indexOf(rule.key());

@@ -8,6 +8,7 @@ import humble.core.settings.SettingsCheck;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.Errand;
+import humble.desktop.session.OwnFiles;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import humble.desktop.stage.Takes;
@@ -23,6 +24,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,45 +49,28 @@ final class LibraryHand extends Hand {
     super(bench.seat());
     this.bench = bench;
     this.library = library;
-    before();
+    read("");
   }
 
   private String file(String ending) {
     return library.id() + ending;
   }
 
-  private void before() {
-    try {
-      Optional<String> where = bench.files().text(file(".folder"));
-      Optional<String> state = bench.files().text(file(".library"));
-      if (where.isPresent() && state.isPresent()) {
-        switch (LibraryState.read(state.get())) {
-          case LibraryState.Read.Whole whole -> {
-            kept = whole.state();
-            folder = where.get().strip();
-            read(folder);
-          }
-          case LibraryState.Read.Unreadable bad ->
-              trouble = say("beside.library.damaged", file(".library"), bad.line());
-        }
-      }
-    } catch (IOException e) {
-      trouble = file(".library") + ": " + InputFile.reason(e);
-    }
-  }
-
   /** What was read, or why it was not. */
-  private record Found(Optional<LibraryState> state, List<String> undone, String trouble) {}
+  private record Found(
+      String folder,
+      Optional<LibraryState> state,
+      Optional<LibraryState> kept,
+      List<String> undone,
+      String trouble) {}
 
-  private void read(String at) {
-    trouble = "";
-    Path path;
-    try {
-      path = Path.of(at);
-    } catch (InvalidPathException e) {
-      trouble = say("beside.library.no-path");
-      return;
-    }
+  /**
+   * Reads the library, and what was kept of it.
+   *
+   * @param typed where it lies; empty for where it lay
+   */
+  private void read(String typed) {
+    OwnFiles files = bench.files();
     List<Setting> settings = bench.open().kit().firmware().settings();
     Map<String, String> made = Map.copyOf(bench.open().build().settings());
     reading =
@@ -93,23 +78,55 @@ final class LibraryHand extends Hand {
             bench
                 .open()
                 .works()
-                .start(
-                    calledOff -> {
-                      try {
-                        LibraryState state = LibraryFolder.read(path, calledOff);
-                        return new Found(
-                            Optional.of(state), undone(path, state, settings, made), "");
-                      } catch (IOException e) {
-                        return new Found(Optional.empty(), List.of(), InputFile.reason(e));
-                      }
-                    },
-                    found -> {
-                      now = found.state().orElse(null);
-                      undone = found.undone();
-                      trouble = found.trouble();
-                      folder = at;
-                      passWhereSame();
-                    }));
+                .talk(
+                    "library",
+                    calledOff -> found(files, typed, settings, made, calledOff),
+                    this::take));
+  }
+
+  private Found found(
+      OwnFiles files,
+      String typed,
+      List<Setting> settings,
+      Map<String, String> made,
+      BooleanSupplier calledOff) {
+    Optional<LibraryState> was = Optional.empty();
+    String at = typed;
+    try {
+      Optional<String> text = files.text(file(".library"));
+      at = typed.isEmpty() ? files.text(file(".folder")).orElse("").strip() : typed;
+      if (text.isPresent()) {
+        switch (LibraryState.read(text.get())) {
+          case LibraryState.Read.Whole whole -> was = Optional.of(whole.state());
+          case LibraryState.Read.Unreadable bad -> {
+            return new Found(
+                "",
+                Optional.empty(),
+                was,
+                List.of(),
+                say("beside.library.damaged", file(".library"), bad.line()));
+          }
+        }
+      }
+      if (at.isEmpty()) {
+        return new Found("", Optional.empty(), was, List.of(), "");
+      }
+      LibraryState state = LibraryFolder.read(Path.of(at), calledOff);
+      return new Found(at, Optional.of(state), was, undone(Path.of(at), state, settings, made), "");
+    } catch (IOException e) {
+      return new Found(at, Optional.empty(), was, List.of(), InputFile.reason(e));
+    } catch (InvalidPathException e) {
+      return new Found("", Optional.empty(), was, List.of(), say("beside.library.no-path"));
+    }
+  }
+
+  private void take(Found found) {
+    now = found.state().orElse(null);
+    kept = found.kept().orElse(null);
+    undone = found.undone();
+    trouble = found.trouble();
+    folder = found.folder();
+    passWhereSame();
   }
 
   private static List<String> undone(
@@ -140,7 +157,9 @@ final class LibraryHand extends Hand {
   private void passWhereSame() {
     LibraryState was = kept;
     LibraryState is = now;
-    if (was != null && is != null && is.since(was).isNone()) {
+    boolean same = was != null && is != null && is.since(was).isNone();
+    bench.changed(library.id(), was != null && is != null && !same);
+    if (same) {
       bench.leave(library.id());
     }
   }
@@ -198,6 +217,7 @@ final class LibraryHand extends Hand {
       bench.files().write(file(".folder"), folder);
       typed().clear();
       bench.leave(library.id());
+      bench.changed(library.id(), false);
       bench
           .open()
           .act(
@@ -206,7 +226,8 @@ final class LibraryHand extends Hand {
                   BuildEvent.BesideDone.LIBRARY,
                   state.files().size(),
                   undone.isEmpty(),
-                  false));
+                  false,
+                  ""));
     } catch (IOException e) {
       trouble = file(".library") + ": " + InputFile.reason(e);
     }

@@ -137,7 +137,12 @@ final class PageHand extends Hand {
         .open()
         .act(
             new BuildEvent.BesideDone(
-                page.id(), BuildEvent.BesideDone.PAGE, page.fields().size(), good, false));
+                page.id(),
+                BuildEvent.BesideDone.PAGE,
+                page.fields().size(),
+                good,
+                bench.open().practiceOn(),
+                ""));
   }
 
   @Override

@@ -5,9 +5,8 @@ import humble.core.settings.BoardSays;
 import humble.core.settings.SettingsCheck;
 import humble.core.settings.SettingsText;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.OwnFiles;
 import humble.formats.InputFile;
-import humble.formats.ReadingBudget;
-import humble.formats.WholeFile;
 import humble.formats.settings.SettingsFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -24,11 +23,11 @@ import java.util.Optional;
  */
 final class SettingsFiles {
   private static final String BEFORE = ".before";
-  private static final long MOST_BYTES = 16L << 20;
 
   private final OpenBuild open;
-  private final Path folder;
+  private final OwnFiles own;
   private final Map<String, SettingsText> texts = new HashMap<>();
+  private final Map<String, SettingsText> before = new HashMap<>();
   private final Map<String, String> troubles = new HashMap<>();
 
   /**
@@ -38,7 +37,7 @@ final class SettingsFiles {
    */
   SettingsFiles(OpenBuild open, Path home) {
     this.open = open;
-    this.folder = home.resolve("settings");
+    this.own = new OwnFiles(open, home);
   }
 
   /** Reads every file that the kit has settings in; one that cannot be read is told when asked. */
@@ -48,37 +47,23 @@ final class SettingsFiles {
         .distinct()
         .forEach(file -> {
           try {
-            Path own = copy(file);
-            byte[] bytes = Files.exists(own) ? kept(own) : open.folder().bytes(file);
-            put(file, new String(bytes, StandardCharsets.ISO_8859_1));
+            texts.put(file, parsed(file, own.bytes(file)));
+            if (Files.exists(own.at(file + BEFORE))) {
+              before.put(file, parsed(file, own.bytes(file + BEFORE)));
+            }
           } catch (IOException e) {
             troubles.put(file, file + ": " + InputFile.reason(e));
           }
         });
   }
 
-  private static byte[] kept(Path own) throws IOException {
-    return InputFile.bytes(own, MOST_BYTES, ReadingBudget.usual());
-  }
-
-  private void put(String file, String text) {
-    texts.put(file, SettingsFile.read(file, text));
-  }
-
-  /** Gives where the maker's own copy of a file is. */
-  Path copy(String file) throws IOException {
-    return WholeFile.within(WholeFile.within(folder, open.build().id(), ""), file, "");
+  private static SettingsText parsed(String file, byte[] bytes) {
+    return SettingsFile.read(file, new String(bytes, StandardCharsets.ISO_8859_1));
   }
 
   /** Gives where the maker finds the copy, in the folder of the bench. */
   String shown(String file) {
-    try {
-      return folder.getFileName()
-          + "/"
-          + folder.relativize(copy(file)).toString().replace('\\', '/');
-    } catch (IOException e) {
-      return file;
-    }
+    return own.shown(file);
   }
 
   /** Gives a file as it is now. */
@@ -119,25 +104,10 @@ final class SettingsFiles {
 
   /** Gives what a setting was before its file was written last; empty where it was no other. */
   Optional<String> before(Setting setting) {
-    try {
-      Path own = copy(setting.file());
-      Path was = own.resolveSibling(own.getFileName() + BEFORE);
-      if (!Files.exists(was)) {
-        return Optional.empty();
-      }
-      List<String> now = on(setting, text(setting.file()));
-      List<String> then =
-          on(
-              setting,
-              Optional.of(
-                  SettingsFile.read(
-                      setting.file(), new String(kept(was), StandardCharsets.ISO_8859_1))));
-      return then.size() == 1 && !then.equals(now)
-          ? Optional.of(then.getFirst())
-          : Optional.empty();
-    } catch (IOException e) {
-      return Optional.empty();
-    }
+    List<String> then = on(setting, Optional.ofNullable(before.get(setting.file())));
+    return then.size() == 1 && !then.equals(on(setting, text(setting.file())))
+        ? Optional.of(then.getFirst())
+        : Optional.empty();
   }
 
   private static List<String> on(Setting setting, Optional<SettingsText> text) {
@@ -146,11 +116,11 @@ final class SettingsFiles {
 
   /** Writes the maker's own copy; what it was before is kept. */
   void write(String file, String text) throws IOException {
-    Path own = copy(file);
-    Files.createDirectories(own.toAbsolutePath().getParent());
-    Path before = own.resolveSibling(own.getFileName() + BEFORE);
-    WholeFile.replace(before, Files.exists(own) ? kept(own) : open.folder().bytes(file));
-    WholeFile.replace(own, text.getBytes(StandardCharsets.ISO_8859_1));
-    put(file, text);
+    byte[] was = own.bytes(file);
+    own.write(file + BEFORE, was);
+    byte[] now = text.getBytes(StandardCharsets.ISO_8859_1);
+    own.write(file, now);
+    before.put(file, parsed(file, was));
+    texts.put(file, parsed(file, now));
   }
 }

@@ -9,6 +9,7 @@ import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.LookOver;
 import humble.core.kit.PartKind;
+import humble.core.kit.Setting;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
 import humble.core.kit.Toggled;
@@ -103,6 +104,8 @@ public final class Progress {
       case LOAD ->
           !kit.firmware().images().isEmpty()
               || !kit.firmware().toggled().isEmpty()
+              || !kit.firmware().settings().isEmpty()
+              || !kit.firmware().beside().isEmpty()
               || hasTask(kit, TaskKind.LOAD);
       case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
@@ -113,12 +116,28 @@ public final class Progress {
   private static double load(OpenBuild open, List<Toggled> toggled) {
     Build build = open.build();
     List<Firmware.Image> images = open.kit().firmware().images();
+    List<String> beside = open.kit().firmware().beside().ids();
+    // With programs in, nothing asks for what was left beside them any more.
+    List<Setting> settings = images.isEmpty() ? open.kit().firmware().settings() : List.of();
     return withTasks(
         open,
         StageId.LOAD,
         images.stream().filter(image -> build.loaded().containsKey(image.id())).count()
-            + toggled.stream().filter(each -> ran(build, each)).count(),
-        (long) images.size() + toggled.size());
+            + toggled.stream().filter(each -> ran(build, each)).count()
+            + beside.stream().filter(id -> isWell(build, id)).count()
+            + settings.stream().filter(each -> isMade(build, each)).count(),
+        (long) images.size() + toggled.size() + beside.size() + settings.size());
+  }
+
+  private static boolean isWell(Build build, String beside) {
+    BuildEvent.BesideDone done = build.beside().get(beside);
+    return done != null && done.good();
+  }
+
+  /** One that was left counts where nobody has to make it. */
+  private static boolean isMade(Build build, Setting setting) {
+    String made = build.settings().get(setting.id());
+    return made != null && (!made.isEmpty() || !setting.required());
   }
 
   /** Tells whether all that is left in a stage waits for a later one. */

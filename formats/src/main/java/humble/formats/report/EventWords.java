@@ -157,7 +157,8 @@ public final class EventWords {
         words.knows(key) ? key + (e.good() ? "" : "-odd") : "event.beside",
         e.id(),
         e.count(),
-        e.practice() ? 1 : 0);
+        e.practice() ? 1 : 0,
+        e.said().isEmpty() ? words.say("event.beside.no-limits") : e.said());
   }
 
   private static String hex(long address) {

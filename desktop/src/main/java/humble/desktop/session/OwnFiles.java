@@ -1,6 +1,5 @@
-package humble.desktop.beside;
+package humble.desktop.session;
 
-import humble.desktop.session.OpenBuild;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
@@ -11,25 +10,30 @@ import java.nio.file.Path;
 import java.util.Optional;
 
 /** The maker's own files of a build, in the folder of the bench. */
-final class OwnFiles {
+public final class OwnFiles {
   private static final long MOST_BYTES = 64L << 20;
 
   private final OpenBuild open;
   private final Path home;
 
-  OwnFiles(OpenBuild open, Path home) {
+  /**
+   * Makes them.
+   *
+   * @param home folder of the bench
+   */
+  public OwnFiles(OpenBuild open, Path home) {
     this.open = open;
     this.home = home;
   }
 
   /** Gives where a file is, whatever a stranger wrote into its name. */
-  Path at(String name) throws IOException {
+  public Path at(String name) throws IOException {
     return WholeFile.within(
         WholeFile.within(home.resolve("settings"), open.build().id(), ""), name, "");
   }
 
   /** Gives where the maker finds it, from the folder of the bench. */
-  String shown(String name) {
+  public String shown(String name) {
     try {
       return home.relativize(at(name)).toString().replace('\\', '/');
     } catch (IOException e) {
@@ -38,7 +42,7 @@ final class OwnFiles {
   }
 
   /** Gives what is in a file; empty where it is not there. */
-  Optional<String> text(String name) throws IOException {
+  public Optional<String> text(String name) throws IOException {
     Path file = at(name);
     return Files.exists(file)
         ? Optional.of(
@@ -48,23 +52,25 @@ final class OwnFiles {
   }
 
   /** Gives the bytes of a file: the maker's own copy where there is one, else the kit's. */
-  byte[] bytes(String name) throws IOException {
+  public byte[] bytes(String name) throws IOException {
     Path file = at(name);
     return Files.exists(file)
         ? InputFile.bytes(file, MOST_BYTES, ReadingBudget.usual())
         : open.folder().bytes(name);
   }
 
-  void write(String name, byte[] bytes) throws IOException {
+  /** Writes a file whole or not at all. */
+  public void write(String name, byte[] bytes) throws IOException {
     WholeFile.replace(at(name), bytes);
   }
 
-  void write(String name, String text) throws IOException {
+  /** Writes a text whole or not at all. */
+  public void write(String name, String text) throws IOException {
     write(name, text.getBytes(StandardCharsets.UTF_8));
   }
 
   /** Gives the folder that stands for a card on the practice bench. */
-  Path practiceCard(String id) throws IOException {
+  public Path practiceCard(String id) throws IOException {
     return Files.createDirectories(at("practice-card-" + id));
   }
 }
