@@ -10,6 +10,7 @@ import humble.desktop.stage.Card;
 import humble.desktop.walk.BareKeys;
 import humble.store.Journal;
 import humble.store.JournalOpen;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
@@ -36,7 +37,10 @@ class PanelTest {
 
   @BeforeEach
   void begin() {
-    Path kit = BenchInTest.root().resolve("kits").resolve("lockkeeper");
+    lay(BenchInTest.root().resolve("kits").resolve("lockkeeper"));
+  }
+
+  private void lay(Path kit) {
     JournalOpen.Opened opened =
         (JournalOpen.Opened) Journal.open(home.resolve("bench.db"), Clock.systemUTC());
     session = new Session(opened.journal(), home, List.of(kit), background, queue::add);
@@ -211,6 +215,36 @@ class PanelTest {
     assertThat(card().go()).isEqualTo("Begin anew");
     bench.press(KeyCode.ENTER);
     assertThat(in("follow").put()).isEmpty();
+  }
+
+  /** No RESET, no simulated lines, a first row at 10: it is examined there before it runs. */
+  @Test
+  void aProgramThatBeginsElsewhereIsExaminedBeforeItRuns() throws Exception {
+    session.close();
+    Path kit =
+        CopiedKit.of(
+            home,
+            "lockkeeper",
+            "\"single-step\": [\"S11\"], \"reset\": [\"S1\"]",
+            "\"single-step\": [\"S11\"]",
+            "\"data_lines\": [\"D0\", ",
+            "\"data_lines\": [");
+    Files.writeString(kit.resolve("follow.lst"), "10  60  INS\n11  61  OUT\n12  50 10  JMP 10\n");
+    lay(kit);
+    load(true);
+    assertThat(card().how()).contains("Power on; it stands still.");
+    bench.press(KeyCode.ENTER);
+    assertThat(card().title()).isEqualTo("Go to address 10");
+    enter(card -> card.why().toString().contains("cannot be simulated"));
+    enter(title("Run it"));
+    assertThat(card().how().getFirst()).isEqualTo("Set the switches as drawn.");
+    bench.press(KeyCode.ENTER);
+    assertThat(card().go()).isEqualTo("I pressed EXAMINE");
+    bench.press(KeyCode.ENTER);
+    bench.press(KeyCode.ENTER);
+    assertThat(card().go()).isEqualTo("I pressed RUN");
+    bench.press(KeyCode.ENTER);
+    assertThat(card().goEnabled()).isFalse();
   }
 
   @Test

@@ -18,6 +18,9 @@ import java.util.Map;
  * @param lightBits the bits of the data lights, from left to right
  */
 record PanelLayout(Map<String, Double> x, List<Integer> switchBits, List<Integer> lightBits) {
+  /** Keys without a place stand left of the switches. */
+  private static final double KEYS_SHARE = 0.38;
+
   static PanelLayout of(Kit kit, Panel panel) {
     Map<String, Double> mm = new HashMap<>();
     for (Place place : kit.places()) {
@@ -43,6 +46,11 @@ record PanelLayout(Map<String, Double> x, List<Integer> switchBits, List<Integer
       spread(panel.address(), 0, x);
       spread(panel.data(), 0.5, x);
       spread(panel.switches(), 0.5, x);
+      List<String> keys =
+          panel.keys().values().stream().flatMap(List::stream).distinct().sorted().toList();
+      for (int i = 0; i < keys.size(); i++) {
+        x.put(keys.get(i), KEYS_SHARE * i / Math.max(1, keys.size() - 1));
+      }
     }
     return new PanelLayout(x, order(panel.switches(), x), order(panel.data(), x));
   }
