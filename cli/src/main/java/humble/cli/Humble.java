@@ -29,6 +29,7 @@ import picocli.CommandLine.Command;
       LookalikesCommand.class,
       ImportCommand.class,
       CheckCommand.class,
+      BoardCommand.class,
       ExportCommand.class,
       LabelsCommand.class,
       PlanCommand.class,

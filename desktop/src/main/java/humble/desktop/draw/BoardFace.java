@@ -120,6 +120,7 @@ public final class BoardFace {
                 BasicStroke.JOIN_ROUND));
         g.draw(new Line2D.Double(s.from().xMm(), s.from().yMm(), s.to().xMm(), s.to().yMm()));
       }
+      case Layer.Sweep s -> g.fill(path(s.hull()));
       case Layer.Region r -> g.fill(path(r.corners()));
       case Layer.Flash f -> {
         g.translate(f.at().xMm(), f.at().yMm());

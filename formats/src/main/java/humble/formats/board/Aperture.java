@@ -1,8 +1,10 @@
 package humble.formats.board;
 
+import humble.core.copper.Shape;
 import humble.core.kit.PointMm;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The shape of a pad or of a line's tip, about its middle, in millimetres.
@@ -28,16 +30,39 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
     MACRO
   }
 
-  /** One area of an aperture; a clear one takes away. */
-  public record Area(List<PointMm> corners, boolean dark) {
+  /**
+   * One area of an aperture; a clear one takes away.
+   *
+   * @param corners its outline, a round one by short lines
+   * @param dark whether it is drawn
+   * @param round what it is exactly, when it is round or has round ends
+   */
+  public record Area(List<PointMm> corners, boolean dark, Shape.@Nullable Stadium round) {
     public Area {
       corners = List.copyOf(corners);
+    }
+
+    Area(List<PointMm> corners, boolean dark) {
+      this(corners, dark, null);
+    }
+
+    static Area disc(double x, double y, double radius, boolean dark) {
+      PointMm middle = new PointMm(x, y);
+      return new Area(
+          Aperture.round(x, y, radius), dark, new Shape.Stadium(middle, middle, radius));
+    }
+
+    /** Gives what it covers about a middle. */
+    Shape shape(PointMm about) {
+      return round == null
+          ? new Shape.Area(corners.stream().map(about::plus).toList())
+          : new Shape.Stadium(about.plus(round.from()), about.plus(round.to()), round.radiusMm());
     }
   }
 
   static Aperture circle(double diameter) {
     return new Aperture(
-        Kind.CIRCLE, diameter, diameter, List.of(new Area(round(0, 0, diameter / 2), true)));
+        Kind.CIRCLE, diameter, diameter, List.of(Area.disc(0, 0, diameter / 2, true)));
   }
 
   static Aperture rectangle(double width, double height) {
@@ -57,7 +82,8 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
               Math.copySign(dx, Math.cos(angle)) + radius * Math.cos(angle),
               Math.copySign(dy, Math.sin(angle)) + radius * Math.sin(angle)));
     }
-    return new Aperture(Kind.OBROUND, width, height, List.of(new Area(corners, true)));
+    Shape.Stadium exact = new Shape.Stadium(new PointMm(-dx, -dy), new PointMm(dx, dy), radius);
+    return new Aperture(Kind.OBROUND, width, height, List.of(new Area(corners, true, exact)));
   }
 
   static Aperture polygon(double diameter, int corners, double turnDeg) {
@@ -66,6 +92,19 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
         diameter,
         diameter,
         List.of(new Area(polygon(0, 0, diameter, corners, turnDeg), true)));
+  }
+
+  /** Gives this aperture with a hole in its middle: round, or of a width and a height. */
+  Aperture withHole(double width, double height) {
+    List<Area> areas = new ArrayList<>(outlines);
+    areas.add(
+        height > 0 ? new Area(box(0, 0, width, height), false) : Area.disc(0, 0, width / 2, false));
+    return new Aperture(kind, widthMm, heightMm, areas);
+  }
+
+  /** Tells whether it is one whole disc: what is drawn with it has round ends. */
+  boolean isDisc() {
+    return kind == Kind.CIRCLE;
   }
 
   static Aperture macro(List<Area> areas) {
@@ -134,16 +173,25 @@ public record Aperture(Kind kind, double widthMm, double heightMm, List<Area> ou
       changed.add(
           new Area(
               area.corners().stream()
-                  .map(p ->
-                      new PointMm(
-                              (mirrorX ? -p.xMm() : p.xMm()) * scale,
-                              (mirrorY ? -p.yMm() : p.yMm()) * scale)
-                          .turned(turnDeg))
+                  .map(p -> changed(p, mirrorX, mirrorY, turnDeg, scale))
                   .toList(),
-              area.dark()));
+              area.dark(),
+              area.round() == null
+                  ? null
+                  : new Shape.Stadium(
+                      changed(area.round().from(), mirrorX, mirrorY, turnDeg, scale),
+                      changed(area.round().to(), mirrorX, mirrorY, turnDeg, scale),
+                      area.round().radiusMm() * scale)));
     }
     List<PointMm> all = changed.stream().flatMap(a -> a.corners().stream()).toList();
     double[] box = all.isEmpty() ? new double[4] : extent(all);
     return new Aperture(kind, box[2] - box[0], box[3] - box[1], changed);
+  }
+
+  private static PointMm changed(
+      PointMm p, boolean mirrorX, boolean mirrorY, double turnDeg, double scale) {
+    return new PointMm(
+            (mirrorX ? -p.xMm() : p.xMm()) * scale, (mirrorY ? -p.yMm() : p.yMm()) * scale)
+        .turned(turnDeg);
   }
 }

@@ -17,28 +17,32 @@ sealed interface BoardFileRead {
   enum Format {
     LAYER {
       @Override
-      BoardFileRead read(String name, byte[] bytes, Budget budget) throws BoardFileDamage {
-        return new OfLayer(Gerber.read(name, bytes, budget));
+      BoardFileRead read(String name, byte[] bytes, LengthUnit unit, Budget budget)
+          throws BoardFileDamage {
+        return new OfLayer(Gerber.read(name, bytes, unit, budget));
       }
     },
     DRILL {
       @Override
-      BoardFileRead read(String name, byte[] bytes, Budget budget) throws BoardFileDamage {
-        return new OfDrill(DrillFile.read(name, bytes, budget));
+      BoardFileRead read(String name, byte[] bytes, LengthUnit unit, Budget budget)
+          throws BoardFileDamage {
+        return new OfDrill(DrillFile.read(name, bytes, unit, budget));
       }
     },
     NETLIST {
       @Override
-      BoardFileRead read(String name, byte[] bytes, Budget budget) throws BoardFileDamage {
+      BoardFileRead read(String name, byte[] bytes, LengthUnit unit, Budget budget)
+          throws BoardFileDamage {
         return new OfNetlist(Netlist.read(name, bytes, budget));
       }
     };
 
-    abstract BoardFileRead read(String name, byte[] bytes, Budget budget) throws BoardFileDamage;
+    abstract BoardFileRead read(String name, byte[] bytes, LengthUnit unit, Budget budget)
+        throws BoardFileDamage;
 
     /** Gives the format of the files of a role. */
     static Format ofRole(String role) {
-      return role.equals("drill") ? DRILL : role.equals("netlist") ? NETLIST : LAYER;
+      return role.startsWith("drill") ? DRILL : role.equals("netlist") ? NETLIST : LAYER;
     }
   }
 
@@ -50,6 +54,12 @@ sealed interface BoardFileRead {
    */
   static BoardFileRead of(String role, String name, byte[] bytes, Budget budget)
       throws BoardFileDamage {
-    return Format.ofRole(role).read(name, bytes, budget);
+    return of(role, name, bytes, LengthUnit.UNSAID, budget);
+  }
+
+  /** Reads a file of a role; {@code unit} is that of a file that does not say its own. */
+  static BoardFileRead of(String role, String name, byte[] bytes, LengthUnit unit, Budget budget)
+      throws BoardFileDamage {
+    return Format.ofRole(role).read(name, bytes, unit, budget);
   }
 }

@@ -17,6 +17,12 @@ final class BoardLines {
     boolean take(String line, int number) throws BoardFileDamage;
   }
 
+  static void refuseLarge(String file, byte[] bytes) throws BoardFileDamage {
+    if (bytes.length > Gerber.MOST_BYTES) {
+      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
+    }
+  }
+
   /**
    * Hands every line of a file to {@code taker} until it says that the file is over.
    *
@@ -26,9 +32,7 @@ final class BoardLines {
    */
   static void each(String file, byte[] bytes, Budget budget, String cutOff, Taker taker)
       throws BoardFileDamage {
-    if (bytes.length > Gerber.MOST_BYTES) {
-      throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
-    }
+    refuseLarge(file, bytes);
     Iterator<String> lines = new String(bytes, StandardCharsets.ISO_8859_1).lines().iterator();
     int number = 0;
     boolean over = false;

@@ -27,6 +27,7 @@ public final class Gerber {
   private final GerberDrawing drawing;
   private int words;
   private String function = "";
+  private boolean negative;
   private double x;
   private double y;
   private int interpolation = 1;
@@ -58,12 +59,20 @@ public final class Gerber {
    *     the budget was spent
    */
   public static Layer read(String file, byte[] bytes, Budget budget) throws BoardFileDamage {
+    return read(file, bytes, LengthUnit.UNSAID, budget);
+  }
+
+  /** Reads a layer; {@code unit} is that of a file that does not say its own. */
+  static Layer read(String file, byte[] bytes, LengthUnit unit, Budget budget)
+      throws BoardFileDamage {
     if (bytes.length > MOST_BYTES) {
       throw new BoardFileDamage(file, 1, "The file is larger than 32 MiB.");
     }
     GerberText text = new GerberText(file, bytes);
     try {
-      return new Gerber(text, budget).read();
+      Gerber gerber = new Gerber(text, budget);
+      gerber.format.assume(unit.mm());
+      return gerber.read();
     } catch (Spent e) {
       throw text.damage(e.sentence());
     }
@@ -83,7 +92,8 @@ public final class Gerber {
         budget.look();
       }
     }
-    return new Layer(function, drawing.end());
+    List<Layer.Mark> marks = drawing.end();
+    return new Layer(function, negative ? Negative.of(marks) : marks);
   }
 
   private void extended() throws BoardFileDamage {
@@ -118,11 +128,16 @@ public final class Gerber {
       case "TF" -> {
         if (rest.startsWith(".FileFunction,")) {
           function = rest.substring(".FileFunction,".length());
+        } else if (rest.strip().equals(".FilePolarity,Negative")) {
+          // Masks say so of openings that are drawn as they are.
+          negative = function.startsWith("Copper");
         }
       }
       case "TO" -> tags.attach(rest);
       case "TD" -> tags.forget(rest);
-      case "TA", "IN", "LN", "OF", "IP", "AS", "MI", "SF", "IR", "KO" -> unsupported(code, rest);
+      case "IP" -> negative = one(code, rest, "POS", "NEG").equals("NEG");
+      case "TA", "IN", "LN", "OF", "AS", "MI", "SF", "IR", "KO", "IC", "IJ", "IO", "PF", "RO" ->
+          unsupported(code, rest);
       case "AB" -> drawing.block(rest);
       default -> throw text.damage("There is no command '" + code + "'.");
     }
@@ -142,12 +157,15 @@ public final class Gerber {
   private void unsupported(String code, String rest) throws BoardFileDamage {
     boolean harmless =
         switch (code) {
-          case "TA", "IN", "LN" -> true;
+          case "TA", "IN", "LN", "PF" -> true;
+          case "IC" -> rest.strip().equals("AS");
+          case "IJ" -> rest.isBlank() || rest.matches("(A[LR]?(0(\\.0*)?)?)?(B[LR]?(0(\\.0*)?)?)?");
+          case "IO" -> rest.matches("(A0(\\.0*)?)?(B0(\\.0*)?)?");
+          case "RO" -> rest.strip().equals("0");
           case "OF", "SF", "MI" ->
               rest.matches("(A[01](\\.0*)?)?(B[01](\\.0*)?)?")
                   && !(code.equals("MI") && rest.contains("1"))
                   && !(code.equals("OF") && rest.contains("1"));
-          case "IP" -> rest.equals("POS");
           case "AS" -> rest.equals("AXBY");
           case "IR" -> rest.equals("0");
           default -> false;

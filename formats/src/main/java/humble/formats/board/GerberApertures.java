@@ -70,7 +70,8 @@ final class GerberApertures {
     int least =
         switch (template) {
           case "C" -> 1;
-          case "R", "O", "P" -> 2;
+          case "R" -> 1;
+          case "O", "P" -> 2;
           default -> 0;
         };
     if (p.size() < least) {
@@ -78,16 +79,30 @@ final class GerberApertures {
     }
     double mm = format.unitMm();
     return switch (template) {
-      case "C" -> Aperture.circle(p.getFirst() * mm);
-      case "R" -> Aperture.rectangle(p.get(0) * mm, p.get(1) * mm);
-      case "O" -> Aperture.obround(p.get(0) * mm, p.get(1) * mm);
+      case "C" -> holed(Aperture.circle(p.getFirst() * mm), p, 1);
+      // One number alone means a square, as older files write it.
+      case "R" -> holed(Aperture.rectangle(p.get(0) * mm, p.get(p.size() > 1 ? 1 : 0) * mm), p, 2);
+      case "O" -> holed(Aperture.obround(p.get(0) * mm, p.get(1) * mm), p, 2);
       case "P" ->
-          Aperture.polygon(
-              p.get(0) * mm,
-              Math.clamp((int) Math.round(p.get(1)), 3, 12),
-              p.size() > 2 ? p.get(2) : 0);
+          holed(
+              Aperture.polygon(
+                  p.get(0) * mm,
+                  Math.clamp((int) Math.round(p.get(1)), 3, 12),
+                  p.size() > 2 ? p.get(2) : 0),
+              p,
+              3);
       default -> ofMacro(template, p);
     };
+  }
+
+  /** A hole follows the other numbers: one for a round one, two for one with corners. */
+  private Aperture holed(Aperture whole, List<Double> numbers, int from) throws BoardFileDamage {
+    if (numbers.size() <= from || numbers.get(from) == 0) {
+      return whole;
+    }
+    double mm = format.unitMm();
+    double height = numbers.size() > from + 1 ? numbers.get(from + 1) : 0;
+    return whole.withHole(numbers.get(from) * mm, height * mm);
   }
 
   private Aperture ofMacro(String name, List<Double> parameters) throws BoardFileDamage {

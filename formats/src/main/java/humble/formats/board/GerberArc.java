@@ -14,6 +14,11 @@ import java.util.Optional;
  */
 record GerberArc(boolean clockwise, boolean manyQuadrants) {
   private static final double STEP_RAD = Math.PI / 24;
+
+  /** How far a chord may lie within its arc, and the finest steps that are taken for it. */
+  private static final double SAGITTA_MM = 0.002;
+
+  private static final double LEAST_STEP_RAD = Math.PI / 360;
   private static final double SAME = 1e-9;
 
   /**
@@ -42,7 +47,11 @@ record GerberArc(boolean clockwise, boolean manyQuadrants) {
     if (from.distanceMm(to) < SAME && !manyQuadrants) {
       sweep = 0;
     }
-    int steps = Math.max(1, (int) Math.ceil(Math.abs(sweep) / STEP_RAD));
+    double step =
+        radius <= SAGITTA_MM
+            ? STEP_RAD
+            : Math.clamp(2 * Math.acos(1 - SAGITTA_MM / radius), LEAST_STEP_RAD, STEP_RAD);
+    int steps = Math.max(1, (int) Math.ceil(Math.abs(sweep) / step - SAME));
     List<PointMm> points = new ArrayList<>();
     points.add(from);
     for (int k = 1; k < steps; k++) {

@@ -103,9 +103,12 @@ final class GerberDrawing {
   /** Draws along corners with the aperture. */
   void stroke(List<PointMm> corners, int line) throws BoardFileDamage {
     needAperture(line);
-    double width = Math.min(aperture.widthMm(), aperture.heightMm()) * scale;
+    double width = aperture.widthMm() * scale;
     for (int k = 1; k < corners.size(); k++) {
-      mark(new Layer.Stroke(corners.get(k - 1), corners.get(k), width, dark, tags.now()));
+      mark(
+          aperture.isDisc()
+              ? new Layer.Stroke(corners.get(k - 1), corners.get(k), width, dark, tags.now())
+              : new Layer.Sweep(corners.get(k - 1), corners.get(k), loaded(), dark, tags.now()));
     }
   }
 
@@ -176,6 +179,13 @@ final class GerberDrawing {
                     s.widthMm() * scale,
                     keeps,
                     s.tags());
+            case Layer.Sweep s ->
+                new Layer.Sweep(
+                    placed(s.from()).plus(to),
+                    placed(s.to()).plus(to),
+                    s.aperture().changed(mirrorX, mirrorY, turnDeg, scale),
+                    keeps,
+                    s.tags());
             case Layer.Region r ->
                 new Layer.Region(
                     r.corners().stream().map(p -> placed(p).plus(to)).toList(), keeps, r.tags());
@@ -199,6 +209,7 @@ final class GerberDrawing {
     return switch (mark) {
       case Layer.Flash flash -> 1 + flash.aperture().cornerCount() / CORNERS_A_MARK;
       case Layer.Stroke stroke -> 1;
+      case Layer.Sweep sweep -> 2;
       case Layer.Region region -> 1 + region.corners().size() / 2;
     };
   }
@@ -259,6 +270,8 @@ final class GerberDrawing {
       case Layer.Flash f -> new Layer.Flash(f.at().plus(by), f.aperture(), f.dark(), f.tags());
       case Layer.Stroke s ->
           new Layer.Stroke(s.from().plus(by), s.to().plus(by), s.widthMm(), s.dark(), s.tags());
+      case Layer.Sweep s ->
+          new Layer.Sweep(s.from().plus(by), s.to().plus(by), s.aperture(), s.dark(), s.tags());
       case Layer.Region r ->
           new Layer.Region(r.corners().stream().map(p -> p.plus(by)).toList(), r.dark(), r.tags());
     };

@@ -12,7 +12,10 @@ final class GerberFormat {
   private static final int MOST_DIGITS = 15;
 
   private final GerberText text;
-  private double unitMm = 1;
+
+  /** Nought until the file says it. */
+  private double unitMm;
+
   private double scaleX;
   private double scaleY;
   private boolean trailingZeros;
@@ -28,7 +31,17 @@ final class GerberFormat {
     unitMm = on ? INCH_MM : 1;
   }
 
-  double unitMm() {
+  /** Takes a unit for files that do not say theirs. */
+  void assume(double mm) {
+    unitMm = mm;
+  }
+
+  /** Gives millimetres of one unit of the file. */
+  double unitMm() throws BoardFileDamage {
+    if (unitMm == 0) {
+      throw text.damage(
+          "The file does not say whether its lengths are millimetres or inches: MO is missing.");
+    }
     return unitMm;
   }
 
@@ -89,6 +102,6 @@ final class GerberFormat {
     if (trailingZeros) {
       scaled *= Math.pow(10, digits - (double) (to - first));
     }
-    return (minus ? -scaled : scaled) * unitMm;
+    return (minus ? -scaled : scaled) * unitMm();
   }
 }

@@ -1,6 +1,7 @@
 package humble.formats.board;
 
 import humble.core.kit.PointMm;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -65,6 +66,29 @@ public record Layer(String function, List<Mark> marks) {
     }
   }
 
+  /** A line drawn with an aperture that is no disc: all that it passes over. */
+  public record Sweep(PointMm from, PointMm to, Aperture aperture, boolean dark, Tags tags)
+      implements Mark {
+    @Override
+    public double[] extent() {
+      return Aperture.extent(hull());
+    }
+
+    /** Gives the outline of what it passes over, counter-clockwise. */
+    public List<PointMm> hull() {
+      List<PointMm> all = new ArrayList<>();
+      for (Aperture.Area area : aperture.outlines()) {
+        if (area.dark()) {
+          for (PointMm corner : area.corners()) {
+            all.add(from.plus(corner));
+            all.add(to.plus(corner));
+          }
+        }
+      }
+      return ConvexHull.of(all);
+    }
+  }
+
   /** A filled area. */
   public record Region(List<PointMm> corners, boolean dark, Tags tags) implements Mark {
     public Region {
@@ -101,6 +125,7 @@ public record Layer(String function, List<Mark> marks) {
       List<PointMm> points =
           switch (mark) {
             case Stroke stroke -> List.of(stroke.from(), stroke.to());
+            case Sweep sweep -> List.of(sweep.from(), sweep.to());
             case Region region -> region.corners();
             case Flash flash -> List.of();
           };

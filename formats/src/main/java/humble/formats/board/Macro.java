@@ -9,13 +9,14 @@ import java.util.Map;
 
 /**
  * An aperture macro: primitives whose numbers may be reckoned from the parameters, Gerber layer
- * format 2024.05 section 4.5. Primitives 1, 4, 5, 7, 20, 21.
+ * format 2024.05 section 4.5. Primitives 1, 4, 5, 7, 20, 21, and those of older files: 2, 6, 22.
  *
  * @param name name of the macro
  * @param statements primitives and definitions, in order
  */
 record Macro(String name, List<String> statements) {
   private static final int MOST_CORNERS = 5000;
+  private static final int MOST_RINGS = 100;
 
   /** Brackets and signs within each other; people write three. */
   private static final int DEEPEST = 50;
@@ -76,7 +77,7 @@ record Macro(String name, List<String> statements) {
     switch ((int) n[0]) {
       case 1 -> {
         need(n, 5, text);
-        add(areas, Aperture.round(n[3], n[4], n[2] / 2), n.length > 5 ? n[5] : 0, n[1] != 0);
+        disc(areas, n[3], n[4], n[2] / 2, n.length > 5 ? n[5] : 0, n[1] != 0);
       }
       case 4 -> {
         need(n, 6, text);
@@ -98,8 +99,9 @@ record Macro(String name, List<String> statements) {
             n.length > 6 ? n[6] : 0,
             n[1] != 0);
       }
+      case 6 -> rings(n, text, areas);
       case 7 -> thermal(n, text, areas);
-      case 20 -> {
+      case 2, 20 -> {
         need(n, 7, text);
         add(areas, bar(n[3], n[4], n[5], n[6], n[2]), n.length > 7 ? n[7] : 0, n[1] != 0);
       }
@@ -107,17 +109,36 @@ record Macro(String name, List<String> statements) {
         need(n, 6, text);
         add(areas, Aperture.box(n[4], n[5], n[2], n[3]), n.length > 6 ? n[6] : 0, n[1] != 0);
       }
+      case 22 -> {
+        need(n, 6, text);
+        List<PointMm> box = Aperture.box(n[4] + n[2] / 2, n[5] + n[3] / 2, n[2], n[3]);
+        add(areas, box, n.length > 6 ? n[6] : 0, n[1] != 0);
+      }
       default ->
           throw new IllegalArgumentException("there is no macro primitive " + parts[0].strip());
     }
+  }
+
+  /** Rings within each other and a cross: a mark for cameras. */
+  private static void rings(double[] n, String text, List<Aperture.Area> areas) {
+    need(n, 9, text);
+    double turn = n.length > 9 ? n[9] : 0;
+    double outer = n[3];
+    for (int i = 0; i < Math.clamp((int) n[6], 0, MOST_RINGS) && outer > 0; i++) {
+      disc(areas, n[1], n[2], outer / 2, turn, true);
+      disc(areas, n[1], n[2], Math.max(0, outer / 2 - n[4]), turn, false);
+      outer -= 2 * (n[4] + n[5]);
+    }
+    add(areas, Aperture.box(n[1], n[2], n[8], n[7]), turn, true);
+    add(areas, Aperture.box(n[1], n[2], n[7], n[8]), turn, true);
   }
 
   /** A ring with four gaps: the ring dark, its hole and the gaps clear. */
   private static void thermal(double[] n, String text, List<Aperture.Area> areas) {
     need(n, 6, text);
     double turn = n.length > 6 ? n[6] : 0;
-    add(areas, Aperture.round(n[1], n[2], n[3] / 2), turn, true);
-    add(areas, Aperture.round(n[1], n[2], n[4] / 2), turn, false);
+    disc(areas, n[1], n[2], n[3] / 2, turn, true);
+    disc(areas, n[1], n[2], n[4] / 2, turn, false);
     add(areas, Aperture.box(n[1], n[2], n[3], n[5]), turn, false);
     add(areas, Aperture.box(n[1], n[2], n[5], n[3]), turn, false);
   }
@@ -136,6 +157,12 @@ record Macro(String name, List<String> statements) {
   private static void add(
       List<Aperture.Area> areas, List<PointMm> corners, double turnDeg, boolean dark) {
     areas.add(new Aperture.Area(corners.stream().map(p -> p.turned(turnDeg)).toList(), dark));
+  }
+
+  private static void disc(
+      List<Aperture.Area> areas, double x, double y, double radius, double turnDeg, boolean dark) {
+    PointMm middle = new PointMm(x, y).turned(turnDeg);
+    areas.add(Aperture.Area.disc(middle.xMm(), middle.yMm(), radius, dark));
   }
 
   private static void need(double[] numbers, int least, String text) {

@@ -317,8 +317,8 @@ class BoardFilesTest {
         .hasMessageContaining("M30");
     assertThatThrownBy(() -> DrillFile.read("d", bytes("M48\nMETRIC\n%\nX1Y1\nM30\n")))
         .hasMessage("d line 4: A hole is drilled before a tool is chosen.");
-    assertThatThrownBy(() -> DrillFile.read("d", bytes("M48\n%\nT7\nM30\n")))
-        .hasMessage("d line 3: There is no tool T7.");
+    assertThatThrownBy(() -> DrillFile.read("d", bytes("M48\nMETRIC\n%\nT7\nM30\n")))
+        .hasMessage("d line 4: There is no tool T7.");
     assertThatThrownBy(() -> Netlist.read("n", bytes("317GND\n")))
         .hasMessageStartingWith("n line 1");
   }

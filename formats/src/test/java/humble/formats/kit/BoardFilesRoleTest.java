@@ -27,12 +27,14 @@ class BoardFilesRoleTest {
           """
           Copper,L1,Top         | copper_top
           Copper,L2,Bot         | copper_bottom
-          Copper,L2,Inr         | ''
+          Copper,L2,Inr         | copper_2
           Soldermask,Top        | mask_top
           Legend,Bot            | legend_bottom
           Profile,NP            | profile
           Plated,1,2,PTH        | drill
-          Paste,Top             | ''
+          Paste,Top             | paste_top
+          NonPlated,1,2,NPTH    | drill_unplated
+          AssemblyDrawing,Top   | ''
           """)
   void byTheFileFunction(String function, String role) throws IOException {
     String text = "G04 a layer*\n%TF.FileFunction," + function + "*%\n%FSLAX46Y46*%\nM02*\n";
@@ -50,7 +52,26 @@ class BoardFilesRoleTest {
           back-silk.gbr            | legend_bottom
           front legend.gbr         | legend_top
           board-outline.gbr        | profile
+          vane.GTL                 | copper_top
+          vane.gbl                 | copper_bottom
+          vane-F_Cu.gbr            | copper_top
+          vane-B_Cu.gbr            | copper_bottom
+          vane-In1_Cu.gbr          | copper_2
+          vane.G2                  | copper_3
+          vane.g2l                 | copper_2
+          vane.GP1                 | copper_2
+          top.gbr                  | copper_top
+          vane-bottom.gbr          | copper_bottom
+          vane.GTS                 | mask_top
+          vane-F_Mask.gbr          | mask_top
+          vane.GBO                 | legend_bottom
+          vane-B_Paste.gbr         | paste_bottom
+          vane.gko                 | profile
+          vane-Edge_Cuts.gbr       | profile
+          layer 3.gbr              | copper_3
           vane.gbr                 | ''
+          vane-fab.gbr             | ''
+          bottle.gbr               | ''
           """)
   void byItsNameWhereTheFileDoesNotSay(String name, String role) throws IOException {
     assertThat(role(name, "%FSLAX46Y46*%\n%MOMM*%\nM02*\n")).isEqualTo(role);
