@@ -9,7 +9,7 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append opening hex core find mend wake settings frames lamps}); none for all.
+ * append opening hex core find mend wake copper settings frames lamps}); none for all.
  */
 public final class Figures {
   private static final int SPICE_FAULTS = Integer.getInteger("humble.trials", 500);
@@ -32,6 +32,7 @@ public final class Figures {
                 "find",
                 "mend",
                 "wake",
+                "copper",
                 "settings",
                 "frames",
                 "keys",
@@ -50,6 +51,7 @@ public final class Figures {
         case "find" -> FaultFinding.measure(root, out);
         case "mend" -> Find.print(root, SPICE_FAULTS, SPICE_SOUND, SPICE_SEED, out);
         case "wake" -> WakeFinding.measure(root, out);
+        case "copper" -> CopperTraced.measure(out);
         case "settings" -> SettingsJudged.measure(out);
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.OptionalInt;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.index.strtree.STRtree;
 
 /**
@@ -130,11 +129,7 @@ public final class CopperNets {
         later.add(clear.piece());
       }
     }
-    if (later.isEmpty()) {
-      return List.of(piece);
-    }
-    Geometry area = piece.area();
-    return Piece.flats(Piece.without(area, Piece.union(later)));
+    return later.isEmpty() ? List.of(piece) : Cleared.of(piece, later);
   }
 
   private void bores(List<CopperBoard.Bore> all) {

@@ -120,6 +120,11 @@ sealed interface Piece {
           || rim().isWithinDistance(smaller.polygon, TOUCH_MM);
     }
 
+    /** Tells whether another lies in it and comes near none of its rims. */
+    boolean holdsWithin(Polygon other) {
+      return holds(other.getCoordinate()) && !rim().isWithinDistance(other, TOUCH_MM);
+    }
+
     boolean holds(Coordinate at) {
       IndexedPointInAreaLocator now = inside;
       if (now == null) {
