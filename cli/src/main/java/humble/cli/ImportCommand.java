@@ -66,6 +66,9 @@ final class ImportCommand extends humble.cli.Command {
   @Option(names = "--force", description = "Replace a kit that is there already.")
   boolean force;
 
+  /** The name that the sheet itself gives the kit; empty when it gives none. */
+  private String titled = "";
+
   /** All that one import reads comes out of one budget. */
   private final Budget budget = ReadingBudget.usual();
 
@@ -89,6 +92,7 @@ final class ImportCommand extends humble.cli.Command {
       try {
         SheetText sheet = SheetText.read(TableText.read(paste, budget), fileName(paste), budget);
         rows.addAll(sheet.rows());
+        titled = sheet.title();
         problems.addAll(sheet.problems());
         if (sheet.rows().isEmpty()) {
           bad.add(fileName(paste) + ": No line of this text names a part.");
@@ -146,6 +150,9 @@ final class ImportCommand extends humble.cli.Command {
   private String title(Path target) {
     if (name != null && !name.isBlank()) {
       return name.strip();
+    }
+    if (!titled.isEmpty()) {
+      return titled;
     }
     return fileName(target).replaceFirst("\\.(hckit|zip)$", "");
   }
@@ -246,7 +253,7 @@ final class ImportCommand extends humble.cli.Command {
 
   private static Object json(Guess guess) {
     Object value =
-        guess.key().endsWith("_mm") || guess.key().endsWith("_pct")
+        guess.key().endsWith("_mm") || guess.key().endsWith("_pct") || guess.key().endsWith("_v")
             ? (Object) Double.valueOf(guess.value())
             : guess.key().equals("bands") || guess.key().equals("supplied")
                 ? (Object) Integer.valueOf(guess.value())

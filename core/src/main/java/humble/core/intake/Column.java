@@ -30,7 +30,19 @@ public enum Column {
       "bauteil",
       "repere",
       "reperes"),
-  VALUE("value", "values", "val", "comment", "rating", "wert", "valeur"),
+  VALUE(
+      "value",
+      "values",
+      "val",
+      "comment",
+      "rating",
+      "wert",
+      "valeur",
+      "valor",
+      "valore",
+      "waarde",
+      "partvalue",
+      "componentvalue"),
   PACKAGE(
       "package",
       "footprint",
@@ -39,6 +51,14 @@ public enum Column {
       "pattern",
       "housing",
       "size",
+      "pcbfootprint",
+      "footprintname",
+      "packagecase",
+      "casepackage",
+      "caseform",
+      "decal",
+      "landpattern",
+      "encapsulado",
       "bauform",
       "gehause",
       "boitier"),
@@ -52,13 +72,47 @@ public enum Column {
       "pcs",
       "no",
       "needed",
+      "qtyperboard",
+      "quantityperboard",
+      "qtyperpcb",
+      "qtyperkit",
+      "perboard",
+      "cantidad",
+      "quantita",
+      "aantal",
+      "stuckzahl",
+      "stk",
       "menge",
       "anzahl",
       "stuck",
       "quantite",
       "nombre"),
   SUPPLIED("supplied", "inbag", "inthebag", "have"),
-  KIND("kind", "type", "category", "parttype", "art", "typ"),
+  KIND(
+      "kind",
+      "type",
+      "category",
+      "parttype",
+      "componenttype",
+      "device",
+      "devicetype",
+      "art",
+      "typ"),
+  /** What a maker or a shop calls the part; it may be a type number. */
+  PART_NUMBER(
+      "partnumber",
+      "partno",
+      "mpn",
+      "manufacturerpartnumber",
+      "mfrpartnumber",
+      "mfgpartnumber",
+      "orderno",
+      "ordernumber",
+      "bestellnummer",
+      "artikelnummer",
+      "teilenummer"),
+  /** A number of the row itself. */
+  ROW_NUMBER("rownumber", "rowno", "lineno", "linenumber", "pos", "nr", "index"),
   DESCRIPTION(
       "description",
       "desc",
@@ -88,6 +142,12 @@ public enum Column {
   MARKING("marking", "markings", "mark", "printed", "code", "aufdruck"),
   BAG("bag", "packet", "pouch", "beutel", "tute"),
   HOME("home"),
+  /** The version that alone has this part. */
+  OPTION("option", "variant", "version", "build"),
+  /** What the legs are, pin 1 first: {@code c b e}. */
+  PIN_ORDER("pinorder", "pinout"),
+  /** The pin that is fed, and the one that is ground. */
+  SUPPLY_PINS("supplypins", "powerpins"),
   SPARE("spareok"),
   POLARITY("polaritymarks"),
   FRAGILE("fragile"),
@@ -99,7 +159,20 @@ public enum Column {
   METHOD("method"),
   ON_BOARD("onboard"),
   MOST_MA("maxma"),
-  LEAVE_OUT("leaveout", "dnf", "dnp", "donotfit", "donotpopulate", "notfitted", "nichtbestuckt"),
+  LEAVE_OUT(
+      "leaveout",
+      "dnf",
+      "dnp",
+      "dni",
+      "donotfit",
+      "donotpopulate",
+      "donotplace",
+      "donotinstall",
+      "nofit",
+      "notfitted",
+      "nichtbestuckt"),
+  /** Whether the part is fitted at all: the other way round. */
+  FITTED("fitted", "fit", "populate", "populated", "mounted", "placed", "assemble", "bestuckt"),
   X("x", "xpos", "posx", "centerx", "centrex", "midx", "xcoordinate", "xcoord"),
   Y("y", "ypos", "posy", "centery", "centrey", "midy", "ycoordinate", "ycoord"),
   ROTATION("rotation", "rot", "angle", "orientation", "rotationdeg", "turn", "drehung", "winkel"),
@@ -131,6 +204,17 @@ public enum Column {
     for (Column column : values()) {
       if (column.names.contains(plain)) {
         return Optional.of(column);
+      }
+    }
+    // Two names for one thing: Qty/Quantity, Ref/Designator.
+    if (heading.contains("/") || heading.contains("|")) {
+      for (String part : heading.split("[/|]")) {
+        String one = plain(part);
+        for (Column column : values()) {
+          if (!one.isEmpty() && column.names.contains(one)) {
+            return Optional.of(column);
+          }
+        }
       }
     }
     String unitless = plain.replaceFirst("(mm|mil|mils|inch|in|deg|degrees)$", "");

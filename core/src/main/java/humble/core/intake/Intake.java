@@ -5,6 +5,7 @@ import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
 import humble.core.kit.Handwork;
 import humble.core.kit.Kit;
+import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.PartKind;
@@ -12,6 +13,7 @@ import humble.core.kit.PartPackage;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
+import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -33,7 +35,13 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Intake {
   private static final Pattern LEAVE =
-      Pattern.compile("(?i)(x|1|y|yes|true|ja|oui|dnp|dnf|do not fit)");
+      Pattern.compile(
+          "(?i)(x|1|y|yes|true|ja|oui|si|dnp|dnf|dni|do not (fit|populate|place)|not fitted|exclude)");
+  private static final Pattern NO =
+      Pattern.compile(
+          "(?i)(0|n|no|false|nein|non|dnp|dnf|dni|do not (fit|populate|place)|not fitted|unfitted|-)");
+  private static final Pattern FITTED =
+      Pattern.compile("(?i)(1|x|y|yes|true|ja|oui|si|fit|fitted|populated?|placed?|✓|mounted)");
   private static final Pattern WHOLE = Pattern.compile("[0-9]{1,6}([.,]0+)?");
 
   private final List<Finding> problems = new ArrayList<>();
@@ -45,6 +53,7 @@ public final class Intake {
   private final PackageGuess.Memory memory = new PackageGuess.Memory();
   private final List<Loose> loose = new ArrayList<>();
   private final List<Line> lines = new ArrayList<>();
+  private final SequencedMap<String, List<String>> versions = new LinkedHashMap<>();
 
   private Intake() {}
 
@@ -88,10 +97,18 @@ public final class Intake {
       BoardFacts facts) {
     SequencedMap<String, List<Integer>> groups = new LinkedHashMap<>();
     for (int i = 0; i < rows.size(); i++) {
-      if (isLeftOut(rows.get(i))) {
+      PartRow row = rows.get(i);
+      Boolean leftOut = leftOut(row);
+      if (leftOut == null) {
         problems.add(
-            Finding.note(
-                rows.get(i).where(), "The list says to leave this row out; it is left out."));
+            Finding.warning(
+                row.where(),
+                "Whether this row is fitted cannot be told from '"
+                    + row.maybe(Column.LEAVE_OUT).orElse(row.text(Column.FITTED))
+                    + "'; it is kept."));
+      } else if (leftOut) {
+        problems.add(
+            Finding.note(row.where(), "The list says to leave this row out; it is left out."));
         continue;
       }
       groups.computeIfAbsent(sameness(rows.get(i)), key -> new ArrayList<>()).add(i);
@@ -113,7 +130,7 @@ public final class Intake {
             places,
             nets,
             loose,
-            List.of(),
+            options(),
             List.of(),
             List.of(),
             List.of(),
@@ -132,10 +149,20 @@ public final class Intake {
     return new Draft(kit, guesses, problems, rowsOf);
   }
 
-  private static boolean isLeftOut(PartRow row) {
-    return row.maybe(Column.LEAVE_OUT)
-        .map(text -> LEAVE.matcher(text.strip()).matches())
-        .orElse(false);
+  /** Tells whether a list says to leave a row out; null where it says something unknown. */
+  private static @Nullable Boolean leftOut(PartRow row) {
+    String out = row.text(Column.LEAVE_OUT).strip();
+    String fitted = row.text(Column.FITTED).strip();
+    boolean yes = LEAVE.matcher(out).matches() || NO.matcher(fitted).matches();
+    boolean known =
+        (out.isEmpty()
+                || LEAVE.matcher(out).matches()
+                || NO.matcher(out).matches()
+                || FITTED.matcher(out).matches())
+            && (fitted.isEmpty()
+                || NO.matcher(fitted).matches()
+                || FITTED.matcher(fitted).matches());
+    return known ? Boolean.valueOf(yes) : null;
   }
 
   /** Rows with the same key are about the same kind of part. */
@@ -189,7 +216,8 @@ public final class Intake {
       if (made.isSomething()) {
         String id = Slug.free(Slug.of(made.name()), ids);
         int count = counted ? pieces : 1;
-        loose.add(new Loose(id, made.name(), count, count, List.of()));
+        int needed = Math.max(count, wanted(rows, group));
+        loose.add(new Loose(id, made.name(), count, needed, List.of()));
         rowsOf.put(id, group);
       }
       return;
@@ -199,6 +227,58 @@ public final class Intake {
     Line line = made.line(id, packages);
     lines.add(line);
     rowsOf.put(id, group);
+    for (int index : group) {
+      rows.get(index)
+          .maybe(Column.OPTION)
+          .ifPresent(label ->
+              versions
+                  .computeIfAbsent(label.strip(), k -> new ArrayList<>())
+                  .addAll(
+                      refs.isEmpty()
+                          ? List.of()
+                          : RefList.read(rows.get(index).text(Column.REFS)).refs()));
+    }
+  }
+
+  /** Pieces that the work asks for, where a row says so beside those in the bag. */
+  private static int wanted(List<PartRow> rows, List<Integer> group) {
+    return group.stream()
+        .map(rows::get)
+        .filter(row -> row.maybe(Column.SUPPLIED).isPresent())
+        .mapToInt(row -> {
+          String text = row.text(Column.PIECES).strip();
+          return WHOLE.matcher(text).matches()
+              ? Integer.parseInt(text.replaceFirst("[.,].*", ""))
+              : 1;
+        })
+        .sum();
+  }
+
+  /** Parts that only some versions have: one question, each version a choice, and none of them. */
+  private List<KitOption> options() {
+    List<KitOption.Choice> choices = new ArrayList<>();
+    Set<String> taken = new HashSet<>();
+    List<String> plainOmits = new ArrayList<>();
+    versions.forEach((label, refs) -> {
+      if (!refs.isEmpty()) {
+        plainOmits.addAll(refs);
+        choices.add(new KitOption.Choice(Slug.free(Slug.of(label), taken), label, refs, List.of()));
+        guesses.add(
+            new Guess(
+                "options",
+                label,
+                String.join(" ", refs),
+                0.8,
+                Phrase.of("guess.option", label),
+                List.of()));
+      }
+    });
+    if (choices.isEmpty()) {
+      return List.of();
+    }
+    String plain = Slug.free("plain", taken);
+    choices.addFirst(new KitOption.Choice(plain, "none of these", List.of(), List.of()));
+    return List.of(new KitOption("version", "Which version do you build?", plain, choices));
   }
 
   private List<String> refs(PartRow row) {

@@ -39,6 +39,10 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
   /** Belief that an unlisted kind stands behind letters that usually mean others. */
   private static final double STRANGER = 0.001;
 
+  /** Letters of classes that say nothing of the kinds known here. */
+  private static final Set<String> OTHER_CLASSES =
+      Set.of("TP", "TB", "PS", "MK", "MIC", "ANT", "A", "K", "RL", "RLY", "RY", "G", "V", "N", "E");
+
   private static final Map<String, Map<PartKind, Double>> LETTERS = letters();
 
   private static Map<String, Map<PartKind, Double>> letters() {
@@ -88,6 +92,11 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
     return Map.copyOf(all);
   }
 
+  /** Tells whether letters of a designator stand for a class of parts. */
+  static boolean isClass(String letters) {
+    return LETTERS.containsKey(letters) || OTHER_CLASSES.contains(letters);
+  }
+
   private static void put(
       Map<String, Map<PartKind, Double>> all, String prefixes, Object... kindsAndBeliefs) {
     Map<PartKind, Double> beliefs = new EnumMap<>(PartKind.class);
@@ -109,7 +118,10 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
   private static final List<Word> WORDS =
       List.of(
           new Word("resistors?|widerst(and|ande)|carbon film|metal film", 60, PartKind.RESISTOR),
-          new Word("resistor (network|array)s?|sil resistor", 5000, PartKind.RESISTOR_NETWORK),
+          new Word(
+              "resistor (network|array)s?|sil resistor|networks?|arrays?",
+              5000,
+              PartKind.RESISTOR_NETWORK),
           new Word(
               "electrolytics?|elkos?|polari[sz]ed|tantalum", 400, PartKind.CAPACITOR_POLARISED),
           new Word("ceramics?|film|disc|disk|kerko|polyester", 8, PartKind.CAPACITOR),
@@ -156,7 +168,13 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
           new Word("photo.?resistors?|ldrs?|light.dependent", 5000, PartKind.LDR),
           new Word("sensors?", 200, PartKind.SENSOR),
           new Word(
-              "pin (header|row|strip|receptacle)s?|headers?|stiftleiste", 200, PartKind.HEADER),
+              "pin (header|row|strip|receptacle)s?|headers?|stiftleiste|buchsenleiste",
+              200,
+              PartKind.HEADER),
+          new Word(
+              "socket (strip|row|header|bar)s?|(pin|header) sockets?|female (header|strip)s?",
+              500_000,
+              PartKind.HEADER),
           new Word(
               "jacks?|plugs?|usb|connectors?|terminals?|receptacles?|buchse|stecker",
               60,
@@ -167,6 +185,10 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
           new Word("speakers?|lautsprecher", 400, PartKind.SPEAKER),
           new Word("holders?|batteriehalter", 300, PartKind.BATTERY_HOLDER),
           new Word("batter(y|ies)|cells?|batterie", 40, PartKind.BATTERY),
+          new Word(
+              "usb (cables?|leads?|cords?)|power (cables?|leads?|cords?)|audio (cables?|leads?)",
+              100_000,
+              PartKind.WIRE),
           new Word("fuses?|sicherung", 400, PartKind.FUSE),
           new Word("jumpers?", 60, PartKind.JUMPER),
           new Word("links?|wire links?|wire bridges?", 60, PartKind.LINK),
@@ -176,7 +198,7 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
               3000,
               PartKind.MECHANICAL),
           new Word(
-              "ics?|micro.?controllers?|processors?|op.?amps?|chips?|timers?|gates?|drivers?",
+              "ics?|(micro.?)?controllers?|processors?|op.?amps?|chips?|timers?|gates?|drivers?",
               60,
               PartKind.IC));
 
@@ -238,6 +260,7 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
       }
     }
     unit(beginning(value), belief);
+    TypeNumber.in(beginning(value) + " " + beginning(words)).ifPresent(type -> belief.type(type));
     return belief.verdict();
   }
 
@@ -302,7 +325,12 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
     }
     if (OHMS.matcher(first).find() || Set.of("k", "M").contains(read.prefix())) {
       belief.favour(
-          Set.of(PartKind.RESISTOR, PartKind.TRIMMER, PartKind.POTENTIOMETER, PartKind.LDR),
+          Set.of(
+              PartKind.RESISTOR,
+              PartKind.RESISTOR_NETWORK,
+              PartKind.TRIMMER,
+              PartKind.POTENTIOMETER,
+              PartKind.LDR),
           15,
           Phrase.of("guess.kind.ohms", first));
     } else if (HENRIES.matcher(first).find()) {
@@ -347,6 +375,16 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
         odds[kind.ordinal()] = share;
         reason(kind, reason);
       });
+    }
+
+    /** A scheme says what kinds there may be, and how likely each is. */
+    void type(TypeNumber type) {
+      evidence = true;
+      type.kinds()
+          .forEach((kind, share) -> {
+            odds[kind.ordinal()] *= 400 * share;
+            reason(kind, type.because());
+          });
     }
 
     void favour(Set<PartKind> kinds, double factor, Phrase reason) {

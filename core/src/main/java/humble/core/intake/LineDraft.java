@@ -3,6 +3,7 @@ package humble.core.intake;
 import humble.core.kit.Finding;
 import humble.core.kit.Home;
 import humble.core.kit.Line;
+import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Particulars;
@@ -102,7 +103,8 @@ final class LineDraft {
       return given.get().strip();
     }
     String prefix = refs.stream().findFirst().flatMap(RefList::prefix).orElse("");
-    double number = ValueText.of(row.text(Column.VALUE), kind.kind()).number();
+    double number =
+        ValueText.of(Spelled.units(Spelled.blanks(row.text(Column.VALUE))), kind.kind()).number();
     List<BandColour> colours = colours();
     if (Double.isNaN(number) && colours.size() >= 3 && colours.size() <= 6) {
       number =
@@ -123,7 +125,7 @@ final class LineDraft {
 
   Line line(String id, Map<String, PartPackage> packages) {
     PartKind now = kind.kind();
-    ValueText value = ValueText.of(row.text(Column.VALUE), now);
+    ValueText value = ValueText.of(Spelled.units(Spelled.blanks(row.text(Column.VALUE))), now);
     Double tolerance = tolerance(value);
     List<BandColour> colours = colours();
     String valueText = KindGuess.isOnly(now, value.value()) ? "" : value.value();
@@ -161,9 +163,40 @@ final class LineDraft {
         home(id),
         list(Column.FRAGILE, id, "fragile", Traits.fragile(now)),
         stripOf(),
-        null,
+        model(id, now, valueText, pack.pack()),
         mostMa(),
         particulars(now));
+  }
+
+  private @Nullable Model model(String id, PartKind now, String value, PartPackage pack) {
+    if (isComplete()) {
+      return null;
+    }
+    ModelGuess guess =
+        ModelGuess.of(
+                new ModelGuess.Said(
+                    now,
+                    value,
+                    row.words(),
+                    pack.id(),
+                    pack.pins().size(),
+                    row.text(Column.PIN_ORDER),
+                    row.text(Column.SUPPLY_PINS)))
+            .orElse(null);
+    if (guess == null) {
+      return null;
+    }
+    guess
+        .guesses()
+        .forEach(made ->
+            guess(id, made.key(), made.value(), made.confidence(), made.because(), made.others()));
+    return guess.model();
+  }
+
+  /** The colour of light that the list gives, or that its words name. */
+  private String light() {
+    String given = row.text(Column.LIGHT).strip();
+    return given.isEmpty() && !isComplete() ? ModelGuess.colour(row.words()) : given;
   }
 
   private @Nullable Double mostMa() {
@@ -180,7 +213,7 @@ final class LineDraft {
     boolean light = now == PartKind.LED;
     return new Particulars(
         row.text(Column.UNPOLARISED).strip().equals("true"),
-        light ? row.text(Column.LIGHT).strip() : "",
+        light ? light() : "",
         light && row.text(Column.CLEAR_LENS).strip().equals("true"),
         Particulars.Method.named(row.text(Column.METHOD).strip()).orElse(Particulars.Method.IRON),
         Particulars.Soldered.named(row.text(Column.ON_BOARD).strip())
@@ -369,6 +402,21 @@ final class LineDraft {
                     + " places: "
                     + String.join(", ", refs)
                     + "."));
+      }
+      if (pieces > refs.size()
+          && !refs.isEmpty()
+          && stripOf() == 0
+          && !isComplete()
+          && row.maybe(Column.SPARE).isEmpty()) {
+        problems.add(
+            Finding.note(
+                row.where(),
+                "The list gives "
+                    + pieces
+                    + " pieces for "
+                    + refs.size()
+                    + (refs.size() == 1 ? " place" : " places")
+                    + ": a designator may be missing, or one is to spare."));
       }
       return pieces;
     }

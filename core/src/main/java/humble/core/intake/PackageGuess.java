@@ -198,6 +198,10 @@ record PackageGuess(
       return dual(Integer.parseInt(legs.group(1)), plain, kind, because)
           .map(guess -> guess.atMost(USUAL));
     }
+    Matcher row = PINS.matcher(plain);
+    if (kind == PartKind.RESISTOR_NETWORK && row.find()) {
+      return builtIn("sip-" + Integer.parseInt(row.group(1)), LIKELY, because, List.of());
+    }
     Matcher quad = QUAD.matcher(plain);
     if (quad.find() && Integer.parseInt(quad.group(1)) % 4 == 0) {
       int pins = Integer.parseInt(quad.group(1));
@@ -322,6 +326,15 @@ record PackageGuess(
         pinRow(words.toLowerCase(Locale.ROOT), kind, Phrase.of("guess.package.words"));
     if (kind == PartKind.CAPACITOR_POLARISED) {
       return electrolytic(value, because);
+    }
+    Optional<TypeNumber> type = TypeNumber.in(value);
+    if (kind == PartKind.REGULATOR && type.isPresent()) {
+      boolean small = value.toUpperCase(Locale.ROOT).matches(".*7[89]L.*");
+      return usual(
+          small ? "half-round-3" : "tab-3-upright",
+          Phrase.of("guess.package.regulator"),
+          type.get().scheme().equals("regulator") ? LIKELY : USUAL,
+          List.of("tab-3-upright", "tab-3-lying", "half-round-3"));
     }
     boolean row = kind == PartKind.HEADER || kind == PartKind.CONNECTOR;
     UsualModel.Case usual = UsualModel.caseOf(kind);

@@ -30,6 +30,10 @@ public record PartRow(String where, Map<Column, String> cells) {
     return String.join(
         " ",
         List.of(
-            text(Column.KIND), text(Column.DESCRIPTION), text(Column.VALUE), text(Column.MARKING)));
+            text(Column.KIND),
+            text(Column.DESCRIPTION),
+            text(Column.VALUE),
+            text(Column.PART_NUMBER),
+            text(Column.MARKING)));
   }
 }

@@ -6,6 +6,7 @@ import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.Mount;
 import humble.core.kit.PackageLibrary;
+import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
@@ -45,6 +46,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
   private static final double MARGIN_MM = 5;
   private static final double LARGEST_MM = 2000;
   private static final double UNKNOWN_MM = 100;
+  private static final double SAME_PLACE_MM = 0.05;
 
   /** Reads the rows; a row that cannot be used is told and left out. */
   static PlaceList read(
@@ -81,9 +83,9 @@ record PlaceList(List<Place> places, List<Board> boards) {
     if (places.isEmpty() && files.isEmpty() && facts.outline().isEmpty()) {
       return new PlaceList(List.of(), List.of());
     }
-    List<Place> within =
-        facts.outline().isPresent() ? places : shifted(places, lineOf, own, problems);
-    return new PlaceList(within, List.of()).withBoards(lineOf, own, guesses, files, facts);
+    List<Place> within = facts.outline().isPresent() ? places : shifted(places, lineOf, problems);
+    return new PlaceList(socketed(within, lineOf, guesses), List.of())
+        .withBoards(lineOf, guesses, files, facts);
   }
 
   private static Place atOrigin(Place place, PointMm origin) {
@@ -201,11 +203,10 @@ record PlaceList(List<Place> places, List<Board> boards) {
 
   /** Coordinates below nought mean another origin than the lower left; the board is moved there. */
   private static List<Place> shifted(
-      List<Place> places,
-      Map<String, Line> lineOf,
-      Map<String, PartPackage> own,
-      List<Finding> problems) {
-    double[] box = box(places, lineOf, own);
+      List<Place> places, Map<String, Line> lineOf, List<Finding> problems) {
+    // The middles of the parts decide: a package that was guessed wrong must not move the board.
+    double[] middles = box(places);
+    double[] box = middles[0] < 0 || middles[1] < 0 ? padBox(places, lineOf) : middles;
     double dx = box[0] < 0 ? MARGIN_MM - box[0] : 0;
     double dy = box[1] < 0 ? MARGIN_MM - box[1] : 0;
     if (places.isEmpty() || (dx == 0 && dy == 0)) {
@@ -241,16 +242,85 @@ record PlaceList(List<Place> places, List<Board> boards) {
         place.rowFrom());
   }
 
-  /** Least x, least y, greatest x, greatest y of all pads, in millimetres. */
-  private static double[] box(
-      List<Place> places, Map<String, Line> lineOf, Map<String, PartPackage> own) {
+  /** A chip and a socket in one place: the chip goes into the socket. */
+  private static List<Place> socketed(
+      List<Place> places, Map<String, Line> lineOf, List<Guess> guesses) {
+    List<Place> sockets =
+        places.stream()
+            .filter(place -> {
+              Line line = lineOf.get(place.ref());
+              return line != null && line.kind() == PartKind.SOCKET;
+            })
+            .toList();
+    return places.stream()
+        .map(place -> {
+          Line line = lineOf.get(place.ref());
+          boolean chip =
+              line != null
+                  && line.kind() != PartKind.SOCKET
+                  && line.packageId().startsWith("dip-")
+                  && place.mount() == Mount.FLUSH;
+          Optional<Place> under =
+              sockets.stream()
+                  .filter(socket ->
+                      chip
+                          && socket.board().equals(place.board())
+                          && socket.side() == place.side()
+                          && socket.at().distanceMm(place.at()) < SAME_PLACE_MM)
+                  .findFirst();
+          if (under.isEmpty()) {
+            return place;
+          }
+          guesses.add(
+              new Guess(
+                  place.ref(),
+                  "mount",
+                  "socketed",
+                  0.97,
+                  Phrase.of("guess.socketed", under.get().ref()),
+                  List.of("flush")));
+          return mounted(place, Mount.SOCKETED);
+        })
+        .toList();
+  }
+
+  private static Place mounted(Place place, Mount mount) {
+    return new Place(
+        place.ref(),
+        place.board(),
+        place.side(),
+        place.at(),
+        place.rotationDeg(),
+        mount,
+        place.standoffMm(),
+        place.maxHeightMm(),
+        place.under(),
+        place.jig(),
+        place.panel(),
+        place.leaveEmpty(),
+        place.marks(),
+        place.rowHoles(),
+        place.rowFrom());
+  }
+
+  /** Least x, least y, greatest x, greatest y of the middles of all parts, in millimetres. */
+  private static double[] box(List<Place> places) {
     double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
     for (Place place : places) {
+      box[0] = Math.min(box[0], place.at().xMm());
+      box[1] = Math.min(box[1], place.at().yMm());
+      box[2] = Math.max(box[2], place.at().xMm());
+      box[3] = Math.max(box[3], place.at().yMm());
+    }
+    return box;
+  }
+
+  /** The same of their middles and of all pads whose package is one of the built-in ones. */
+  private static double[] padBox(List<Place> places, Map<String, Line> lineOf) {
+    double[] box = box(places);
+    for (Place place : places) {
       Line line = lineOf.get(place.ref());
-      PartPackage pack = line == null ? null : own.get(line.packageId());
-      if (pack == null && line != null) {
-        pack = PackageLibrary.find(line.packageId()).orElse(null);
-      }
+      PartPackage pack = line == null ? null : PackageLibrary.find(line.packageId()).orElse(null);
       if (pack != null) {
         pack.pins()
             .forEach(pin -> {
@@ -266,11 +336,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
   }
 
   private PlaceList withBoards(
-      Map<String, Line> lineOf,
-      Map<String, PartPackage> own,
-      List<Guess> guesses,
-      Map<String, String> files,
-      BoardFacts facts) {
+      Map<String, Line> lineOf, List<Guess> guesses, Map<String, String> files, BoardFacts facts) {
     Set<String> names = new java.util.LinkedHashSet<>();
     places.forEach(place -> names.add(place.board()));
     if (names.isEmpty()) {
@@ -279,7 +345,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
     List<Board> boards = new ArrayList<>();
     for (String name : names) {
       List<Place> here = places.stream().filter(place -> place.board().equals(name)).toList();
-      double[] box = box(here, lineOf, own);
+      double[] box = padBox(here, lineOf);
       double width = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[2] + MARGIN_MM);
       double height = here.isEmpty() ? UNKNOWN_MM : Math.ceil(box[3] + MARGIN_MM);
       Phrase because = Phrase.of(here.isEmpty() ? "guess.board" : "guess.board.pads");

@@ -26,7 +26,9 @@ public final class Review {
           "tolerance_pct", Column.TOLERANCE,
           "bands", Column.BANDS,
           "supplied", Column.SUPPLIED,
-          "marking", Column.MARKING);
+          "marking", Column.MARKING,
+          "pin_order", Column.PIN_ORDER,
+          "supply_pins", Column.SUPPLY_PINS);
 
   private final String name;
   private final List<PartRow> rows;

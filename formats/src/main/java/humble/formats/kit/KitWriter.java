@@ -5,8 +5,10 @@ import humble.core.budget.Spent;
 import humble.core.kit.Board;
 import humble.core.kit.Home;
 import humble.core.kit.Kit;
+import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
+import humble.core.kit.Model;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Particulars;
 import humble.core.kit.Place;
@@ -74,6 +76,10 @@ public final class KitWriter {
       ArrayNode loose = root.putArray("loose");
       kit.loose().forEach(item -> loose(loose.addObject(), item));
     }
+    if (!kit.options().isEmpty()) {
+      ArrayNode options = root.putArray("options");
+      kit.options().forEach(option -> option(options.addObject(), option));
+    }
     if (!kit.packages().isEmpty()) {
       ArrayNode packages = root.putArray("packages");
       kit.packages().forEach(pack -> partPackage(packages.addObject(), pack));
@@ -124,6 +130,10 @@ public final class KitWriter {
     if (most != null) {
       number(to, "max_ma", most);
     }
+    Model model = line.model();
+    if (model != null) {
+      ModelWriter.write(to.putObject("model"), model);
+    }
     Particulars particulars = line.particulars();
     if (particulars.unpolarised()) {
       to.put("unpolarised", true);
@@ -157,6 +167,18 @@ public final class KitWriter {
     to.put("id", item.id()).put("name", item.name());
     to.put("supplied", item.supplied()).put("needed", item.needed());
     texts(to, "for", item.usedFor());
+  }
+
+  private static void option(ObjectNode to, KitOption option) {
+    to.put("id", option.id()).put("question", option.question());
+    to.put("default", option.defaultChoice());
+    ArrayNode choices = to.putArray("choices");
+    for (KitOption.Choice choice : option.choices()) {
+      ObjectNode each = choices.addObject();
+      each.put("id", choice.id()).put("label", choice.label());
+      texts(each, "fit", choice.fit());
+      texts(each, "omit", choice.omit());
+    }
   }
 
   private static void partPackage(ObjectNode to, PartPackage pack) {
