@@ -2,6 +2,7 @@ package humble.cli;
 
 import humble.core.budget.Budget;
 import humble.core.intake.BoardFacts;
+import humble.core.intake.Column;
 import humble.core.intake.Draft;
 import humble.core.intake.Guess;
 import humble.core.intake.Intake;
@@ -52,6 +53,12 @@ final class ImportCommand extends humble.cli.Command {
       paramLabel = "FILE.txt",
       description = "A parts list as typed off a sheet, such as '3 x 10k R1 R4 R9'.")
   @Nullable Path paste;
+
+  @Option(
+      names = "--column",
+      paramLabel = "HEADING=COLUMN",
+      description = "What a column is about that is not understood, such as 'Drawer=note'.")
+  List<String> columns = new ArrayList<>();
 
   @Option(names = "--name", paramLabel = "NAME", description = "Name of the kit.")
   @Nullable String name;
@@ -121,18 +128,34 @@ final class ImportCommand extends humble.cli.Command {
   }
 
   private interface Table {
-    PartsTable read(String text, String source, Budget budget) throws IOException;
+    PartsTable read(String text, String source, Map<String, Column> assigned, Budget budget)
+        throws IOException;
   }
 
   private void take(
       Path file, Table table, List<PartRow> rows, List<Finding> problems, List<String> bad) {
     try {
-      PartsTable read = table.read(TableText.read(file, budget), fileName(file), budget);
+      PartsTable read =
+          table.read(TableText.read(file, budget), fileName(file), assigned(bad), budget);
       rows.addAll(read.rows());
       problems.addAll(read.problems());
     } catch (IOException e) {
       bad.add(String.valueOf(e.getMessage()));
     }
+  }
+
+  private Map<String, Column> assigned(List<String> bad) {
+    Map<String, Column> assigned = new LinkedHashMap<>();
+    for (String each : columns) {
+      int equals = each.lastIndexOf('=');
+      Column column = equals < 1 ? null : Column.named(each.substring(equals + 1)).orElse(null);
+      if (column == null) {
+        bad.add("--column: '" + each + "' is not like 'Drawer=note'.");
+      } else {
+        assigned.put(each.substring(0, equals).strip().toLowerCase(Locale.ROOT), column);
+      }
+    }
+    return assigned;
   }
 
   private @Nullable BoardFiles boardFiles(List<String> bad) {

@@ -15,6 +15,7 @@ import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -91,11 +92,12 @@ public final class Intake {
 
   private Draft make(
       String name,
-      List<PartRow> rows,
+      List<PartRow> written,
       List<PartRow> placeRows,
       Map<String, String> files,
       BoardFacts facts) {
     SequencedMap<String, List<Integer>> groups = new LinkedHashMap<>();
+    List<PartRow> rows = written.stream().map(Intake::spelled).toList();
     for (int i = 0; i < rows.size(); i++) {
       PartRow row = rows.get(i);
       Boolean leftOut = leftOut(row);
@@ -147,6 +149,19 @@ public final class Intake {
             Handwork.NONE,
             List.of());
     return new Draft(kit, guesses, problems, rowsOf);
+  }
+
+  /** Gives a row whose value has its units as signs. */
+  private static PartRow spelled(PartRow row) {
+    String value = row.text(Column.VALUE);
+    String plain = Spelled.units(Spelled.blanks(value));
+    if (plain.equals(value)) {
+      return row;
+    }
+    Map<Column, String> cells = new EnumMap<>(Column.class);
+    cells.putAll(row.cells());
+    cells.put(Column.VALUE, plain);
+    return new PartRow(row.where(), cells);
   }
 
   /** Tells whether a list says to leave a row out; null where it says something unknown. */

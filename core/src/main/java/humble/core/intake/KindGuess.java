@@ -30,6 +30,8 @@ import java.util.regex.Pattern;
 record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind> others) {
   private static final String COLOURS =
       "red|green|blue|yellow|white|amber|orange|rot|grun|blau|gelb|weiss";
+  private static final Pattern INTO =
+      Pattern.compile("(^|[^a-z])(in|into|with|on|needs|use)( an?| the| its)? $");
   private static final Pattern BREAK = Pattern.compile("[\\s/]+");
   private static final Pattern HERTZ = Pattern.compile("(?i)[0-9]\\s*[mk]hz\\b");
   private static final Pattern OHMS = Pattern.compile("(?i)ω|Ω|ohm|r");
@@ -289,11 +291,17 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
       }
       for (Word word : BY_LETTER.getOrDefault(plain.charAt(i), List.of())) {
         Matcher found = word.pattern().matcher(plain).region(i, plain.length());
-        if (found.lookingAt() && heard.add(word)) {
+        if (found.lookingAt() && !isBeside(plain, i, word) && heard.add(word)) {
           belief.favour(word.kinds(), word.odds(), Phrase.of("guess.kind.words", found.group(1)));
         }
       }
     }
+  }
+
+  /** What goes into a socket is none. */
+  private static boolean isBeside(String plain, int at, Word word) {
+    return word.kinds().contains(PartKind.SOCKET)
+        && INTO.matcher(plain.substring(Math.max(0, at - 12), at)).find();
   }
 
   /** Tells whether a text says nothing but what kind of part it is: {@code LED}, {@code chip}. */

@@ -103,8 +103,7 @@ final class LineDraft {
       return given.get().strip();
     }
     String prefix = refs.stream().findFirst().flatMap(RefList::prefix).orElse("");
-    double number =
-        ValueText.of(Spelled.units(Spelled.blanks(row.text(Column.VALUE))), kind.kind()).number();
+    double number = ValueText.of(row.text(Column.VALUE), kind.kind()).number();
     List<BandColour> colours = colours();
     if (Double.isNaN(number) && colours.size() >= 3 && colours.size() <= 6) {
       number =
@@ -125,7 +124,7 @@ final class LineDraft {
 
   Line line(String id, Map<String, PartPackage> packages) {
     PartKind now = kind.kind();
-    ValueText value = ValueText.of(Spelled.units(Spelled.blanks(row.text(Column.VALUE))), now);
+    ValueText value = ValueText.of(row.text(Column.VALUE), now);
     Double tolerance = tolerance(value);
     List<BandColour> colours = colours();
     String valueText = KindGuess.isOnly(now, value.value()) ? "" : value.value();

@@ -39,6 +39,38 @@ record Dialect(char separator, char quote) {
     }
   }
 
+  /**
+   * Cuts a table into rows: at the sign that separates its cells, or where blanks stand under each
+   * other when there is none.
+   *
+   * @throws IOException with one sentence that names the line
+   */
+  static List<Row> table(String text, Budget budget) throws IOException {
+    List<String> lines = text.lines().limit(MOST_ROWS + 1L).toList();
+    List<String> sample =
+        lines.stream().filter(line -> !line.isBlank()).limit(SAMPLE_LINES).toList();
+    boolean separated = text.regionMatches(true, 0, "sep=", 0, 4);
+    for (char separator : SEPARATORS) {
+      separated |=
+          sample.stream().filter(line -> cuts(line, separator) > 0).count() * 2 > sample.size();
+    }
+    long apart = sample.stream().filter(line -> line.strip().split("\\s+").length > 2).count();
+    if (separated || apart * 2 <= sample.size() || lines.size() > MOST_ROWS) {
+      return of(text).rows(text, budget);
+    }
+    List<Row> rows = new ArrayList<>();
+    long line = 1;
+    try {
+      for (List<String> cells : Aligned.rows(lines)) {
+        budget.items(1 + cells.size() / CELLS_AN_ITEM);
+        rows.add(new Row(line++, cells));
+      }
+    } catch (Spent e) {
+      throw new IOException("line " + line + ": " + e.sentence(), e);
+    }
+    return rows;
+  }
+
   /** Finds the dialect of a text. */
   static Dialect of(String text) {
     if (text.regionMatches(true, 0, "sep=", 0, 4) && text.length() > 4) {

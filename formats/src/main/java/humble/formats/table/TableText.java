@@ -13,7 +13,8 @@ import java.nio.file.Path;
 
 /**
  * The text of a file of which nobody said how it is encoded: by its byte-order mark, by the noughts
- * that UTF-16 leaves between Latin letters, as UTF-8 where that is legal, else as Windows-1252.
+ * that UTF-16 leaves between Latin letters, as UTF-8 where that is legal, else as Windows-1252. A
+ * spreadsheet becomes text with tabs.
  */
 public final class TableText {
   /** The largest file that is looked into, in bytes. */
@@ -41,7 +42,8 @@ public final class TableText {
                 + InputFile.size(file) / 1_000_000
                 + " MB; a list over 200 MB is not read.");
       }
-      return of(InputFile.bytes(file, MOST_TEXT_BYTES, budget));
+      byte[] bytes = InputFile.bytes(file, MOST_TEXT_BYTES, budget);
+      return Workbook.is(bytes) ? Workbook.text(bytes, budget) : of(bytes);
     } catch (Spent e) {
       throw new IOException(file + ": " + e.sentence(), e);
     } catch (IOException e) {
