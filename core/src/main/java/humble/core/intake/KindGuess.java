@@ -38,6 +38,9 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
   private static final Pattern HENRIES = Pattern.compile("(?i)h$");
   private static final double FAINT = 0.02;
 
+  /** What a footprint's name is worth beside the letters of a designator. */
+  private static final double FOOTPRINT = 3;
+
   /** Belief that an unlisted kind stands behind letters that usually mean others. */
   private static final double STRANGER = 0.001;
 
@@ -251,8 +254,14 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
 
   private static final int MOST_JUDGED = 300;
 
-  /** Judges a row. */
+  /** Judges a row that names no footprint. */
   static KindGuess of(List<String> refs, String words, String value, String packageId) {
+    return of(refs, words, value, packageId, "");
+  }
+
+  /** Judges a row. */
+  static KindGuess of(
+      List<String> refs, String words, String value, String packageId, String footprint) {
     Belief belief = new Belief();
     letters(refs, belief);
     spoken(plain(beginning(words)), belief);
@@ -260,6 +269,16 @@ record KindGuess(PartKind kind, double confidence, Phrase because, List<PartKind
       if (!packageId.isEmpty() && word.pattern().matcher(packageId).matches()) {
         belief.favour(word.kinds(), word.odds(), Phrase.of("guess.kind.case", packageId));
       }
+    }
+    if (!footprint.isBlank()) {
+      FootprintName named = FootprintName.of(footprint);
+      named
+          .kind()
+          .ifPresent(kind ->
+              belief.favour(
+                  Set.of(kind),
+                  FOOTPRINT * named.kindConfidence() / (1 - named.kindConfidence()),
+                  Phrase.of("guess.kind.footprint", footprint.strip())));
     }
     unit(beginning(value), belief);
     TypeNumber.in(beginning(value) + " " + beginning(words)).ifPresent(type -> belief.type(type));

@@ -71,7 +71,8 @@ final class LineDraft {
             .map(k -> new KindGuess(k, 1, Phrase.of("guess.named"), List.of()))
             .orElseGet(() -> {
               String words = row.words() + (colours().isEmpty() ? "" : " resistor");
-              return KindGuess.of(refs, words, row.text(Column.VALUE), hint);
+              return KindGuess.of(
+                  refs, words, row.text(Column.VALUE), hint, row.text(Column.PACKAGE));
             });
   }
 

@@ -91,6 +91,7 @@ record PackageGuess(
       Pattern.compile("(?<!\\d)0?([12])\\s?[x×*]\\s?(\\d{1,2})(?!\\d)");
   private static final Pattern PINS =
       Pattern.compile("(\\d{1,2})[- ]?(?:pin|way|pos|position|pol)");
+  private static final Pattern LAST_NUMBER = Pattern.compile("[-_ ]([0-9]{1,2})$");
   private static final Pattern CAN =
       Pattern.compile("(\\d{1,2}(?:\\.\\d)?)\\s?(?:mm)?\\s?[x×*]\\s?(\\d{1,2}(?:\\.\\d)?)");
 
@@ -368,22 +369,58 @@ record PackageGuess(
         others.stream().filter(each -> !each.equals(id)).toList());
   }
 
-  /** A package of the kit's own, of the name that the list gives. */
+  /** A package of the kit's own, of the name that the list gives; or the built-in one it means. */
   private static PackageGuess own(String text, PartKind kind) {
-    Matcher digits = Pattern.compile("(\\d{1,3})\\D*$").matcher(text);
-    int usualPins = usual(kind, "", "").pack().pins().size();
-    int pins = digits.find() ? Integer.parseInt(digits.group(1)) : usualPins;
-    int count =
-        pins >= usualPins && pins >= 2 && pins <= 100 && kind != PartKind.RESISTOR
-            ? pins
-            : usualPins;
-    double height = usual(kind, "", "").pack().heightMm();
+    FootprintName said = FootprintName.of(text);
+    PackageGuess usual = usual(kind, "", "");
+    int usualPins = usual.pack().pins().size();
+    Matcher last = LAST_NUMBER.matcher(text.strip());
+    // A number that ends a name may count pins where the kind has more than two.
+    boolean counted = usualPins > 2 && last.find() && Integer.parseInt(last.group(1)) > 2;
+    int pins = said.pins().orElse(counted ? Integer.parseInt(last.group(1)) : usualPins);
+    double pitch =
+        said.pitchMm().orElse(usualPins == 2 && pins == 2 ? usual.pack().pitchMm() : PITCH);
+    Optional<PackageGuess> same = sameSize(text, said, kind, pins, pitch);
+    if (same.isPresent()) {
+      return same.get();
+    }
+    boolean known = said.pins().isPresent();
+    double confidence = known ? Math.min(said.pinsConfidence(), USUAL) : VAGUE;
     return new PackageGuess(
-        row(Slug.of(text), height, count, PITCH * (count - 1), LeadClass.PIN),
+        row(
+            Slug.of(text),
+            usual.pack().heightMm(),
+            pins,
+            pitch * (pins - 1),
+            said.smd() ? LeadClass.SMD : usual.pack().lead()),
         false,
-        VAGUE,
-        Phrase.of("guess.package.unknown", text, count),
-        List.of(usual(kind, "", "").pack().id()));
+        confidence,
+        known
+            ? Phrase.of("guess.package.footprint", text, pins)
+            : Phrase.of("guess.package.unknown", text, pins),
+        List.of(usual.pack().id()));
+  }
+
+  /** The built-in package of the size that a name says. */
+  private static Optional<PackageGuess> sameSize(
+      String text, FootprintName said, PartKind kind, int pins, double pitch) {
+    Phrase because = Phrase.of("guess.package.says", text);
+    if (kind == PartKind.CAPACITOR_POLARISED && !said.smd() && said.diameterMm().isPresent()) {
+      double diameter = said.diameterMm().getAsDouble();
+      return can(diameter, usualHeight(diameter), because)
+          .filter(
+              guess -> said.pitchMm().isEmpty() || Math.abs(guess.pack().pitchMm() - pitch) < 0.6);
+    }
+    boolean row = kind == PartKind.HEADER || kind == PartKind.CONNECTOR;
+    if (row && said.pins().isPresent() && Math.abs(pitch - PITCH) < 0.01) {
+      return pinRow(text.toLowerCase(Locale.ROOT), kind, because);
+    }
+    return Optional.empty();
+  }
+
+  /** Cans that are built in, by their diameter. */
+  private static double usualHeight(double diameterMm) {
+    return diameterMm < 7.2 ? 11 : diameterMm < 9 ? 12 : 16;
   }
 
   private static PartPackage row(

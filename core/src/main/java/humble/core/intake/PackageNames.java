@@ -34,12 +34,15 @@ final class PackageNames {
           name("hc-?49/?[-_ ]?(us|s).*|low crystal", "crystal-low", QUARTZ),
           name("hc-?49/?[-_ ]?u?|tall crystal", "crystal-tall", QUARTZ),
           name(
-              "(led[-_ ]?)?(d|ø)?5(\\.0)?\\s?mm( led)?|t-?1[- ]?3/?4|led[-_ ]?d?5.*",
+              "led[-_ ]?(d|ø)?5(\\.0)?\\s?mm|(d|ø)?5(\\.0)?\\s?mm( led)|5\\s?mm|t-?1[- ]?3/?4|led[-_ ]?d?5.*",
               "led-5",
               LAMPS),
-          name("(led[-_ ]?)?(d|ø)?3(\\.0)?\\s?mm( led)?|t-?1|led[-_ ]?d?3.*", "led-3", LAMPS),
           name(
-              ".*(1/4|0?\\.25|¼)\\s?w.*|axial|.*axial.*(0207|quarter|10[.,]16).*",
+              "led[-_ ]?(d|ø)?3(\\.0)?\\s?mm|(d|ø)?3(\\.0)?\\s?mm( led)|3\\s?mm|t-?1|led[-_ ]?d?3.*",
+              "led-3",
+              LAMPS),
+          name(
+              ".*(1/4|0?\\.25|¼)\\s?w.*|axial|.*axial.*(0207|quarter|10[.,]16).*|0207.*",
               "axial-quarter-watt",
               AXIAL),
           name(".*(1/2|0?\\.5|½)\\s?w.*|.*axial.*(0309|half|12[.,]7).*", "axial-half-watt", AXIAL),
