@@ -22,6 +22,8 @@ record DrillForm(double unitMm, boolean leadingKept, int whole, int decimals, Li
   /** No drill of boards is so thick in inches, nor so thin in millimetres. */
   private static final double THICKEST_INCH = 0.26;
 
+  private static final int LONGEST_LINE = 200;
+
   private static final Pattern UNIT = Pattern.compile("(METRIC|INCH|M71|M72)(,.*)?");
   private static final Pattern SAID =
       Pattern.compile("(?i).*\\bunits?\\b[^a-z]{0,12}(mm|millimet|metric|inch|english).*");
@@ -50,6 +52,10 @@ record DrillForm(double unitMm, boolean leadingKept, int whole, int decimals, Li
     private boolean trailing;
 
     void line(String line) {
+      // Longer ones are no lines of a drill file; patterns would look through them for ever.
+      if (line.length() > LONGEST_LINE) {
+        return;
+      }
       Matcher unit = UNIT.matcher(line);
       Matcher tool = TOOL.matcher(line);
       if (unit.matches()) {

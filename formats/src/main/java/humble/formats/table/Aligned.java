@@ -3,8 +3,6 @@ package humble.formats.table;
 import humble.core.intake.Column;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Tables that no sign separates: cells stand under each other, with blanks between. Cut where every
@@ -12,9 +10,6 @@ import java.util.regex.Pattern;
  * blanks.
  */
 final class Aligned {
-  /** Words of a heading stand one blank apart, headings at least two. */
-  private static final Pattern HEADING = Pattern.compile("\\S+(?: \\S+)*");
-
   private static final int LEAST_LINES = 2;
   private static final int HEADING_WITHIN = 30;
   private static final int MOST_WIDTH = 2_000;
@@ -102,19 +97,37 @@ final class Aligned {
         at = end;
       }
     }
-    Matcher heading = HEADING.matcher(table.isEmpty() ? "" : table.getFirst());
-    while (heading.find()) {
-      int from = heading.start();
-      int to = heading.end();
+    String top = table.isEmpty() ? "" : table.getFirst();
+    for (Span heading : headings(top)) {
+      int from = heading.from();
+      int to = heading.to();
       List<Span> under =
           columns.stream().filter(span -> span.from() < to && from < span.to()).toList();
-      if (under.size() > 1 && isColumn(heading.group())) {
+      if (under.size() > 1 && isColumn(top.substring(from, to))) {
         int first = columns.indexOf(under.getFirst());
         columns.removeAll(under);
         columns.add(first, new Span(under.getFirst().from(), under.getLast().to()));
       }
     }
     return columns;
+  }
+
+  /** Where headings stand: their words are one blank apart, headings at least two. */
+  private static List<Span> headings(String line) {
+    List<Span> headings = new ArrayList<>();
+    int from = -1;
+    int end = Math.min(line.length(), MOST_WIDTH);
+    for (int i = 0; i <= end; i++) {
+      boolean blank = i >= end || line.charAt(i) == ' ';
+      boolean over = blank && (i + 1 >= end || line.charAt(i + 1) == ' ');
+      if (!blank && from < 0) {
+        from = i;
+      } else if (over && from >= 0) {
+        headings.add(new Span(from, i));
+        from = -1;
+      }
+    }
+    return headings;
   }
 
   private static List<String> cut(String line, List<Span> columns) {
