@@ -11,8 +11,13 @@ import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
 import humble.core.words.Words;
+import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
+import humble.formats.board.BoardLayers;
+import humble.formats.board.BoardNets;
 import humble.formats.board.BoardReading;
+import humble.formats.board.KnownPin;
+import humble.formats.board.LengthUnit;
 import humble.formats.kit.BoardFiles;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
@@ -38,6 +43,7 @@ final class ImportCommand extends humble.cli.Command {
   private static final Words WORDS = Words.core(Locale.ENGLISH);
 
   private static final String BOARD_FOLDER = "board";
+  private static final long MOST_LAYER_BYTES = 32L << 20;
 
   @Option(names = "--bom", paramLabel = "FILE.csv", description = "Parts list, any dialect of CSV.")
   @Nullable Path bom;
@@ -59,6 +65,12 @@ final class ImportCommand extends humble.cli.Command {
       paramLabel = "HEADING=COLUMN",
       description = "What a column is about that is not understood, such as 'Drawer=note'.")
   List<String> columns = new ArrayList<>();
+
+  @Option(
+      names = "--unit",
+      paramLabel = "mm|inch",
+      description = "Unit of the board files that do not say theirs.")
+  @Nullable String unit;
 
   @Option(names = "--name", paramLabel = "NAME", description = "Name of the kit.")
   @Nullable String name;
@@ -83,9 +95,11 @@ final class ImportCommand extends humble.cli.Command {
   Answer answer() {
     Path target = Objects.requireNonNull(out);
     List<String> bad = new ArrayList<>();
-    if (bom == null && paste == null) {
-      bad.add("--bom or --paste: a parts list is needed.");
+    if (bom == null && paste == null && board == null) {
+      bad.add(
+          "--bom, --paste or --board: a parts list is needed, or a board that names its parts.");
     }
+    LengthUnit length = BoardNetsCommand.unit(unit, bad);
     if (Files.exists(target) && !force) {
       bad.add(target + ": This is there already; --force replaces it.");
     }
@@ -121,10 +135,62 @@ final class ImportCommand extends humble.cli.Command {
             ? new BoardReading(BoardFacts.NONE, List.of())
             : BoardReading.of(files.byRole(), budget);
     problems.addAll(board.problems());
+    if (bom == null && paste == null) {
+      rows.addAll(board.facts().rows());
+      if (rows.isEmpty()) {
+        throw new BadInput(
+            this.board
+                + ": The board files name no part; a parts list is needed (--bom, --paste).");
+      }
+    }
     Draft draft = Intake.draft(title(target), rows, placed, roles, board.facts());
+    if (files != null) {
+      draft = withCopper(draft, files, board.facts(), rows, placed, roles, length, problems);
+    }
     problems.addAll(draft.problems());
     write(target, draft, files, problems);
     return answer(draft, problems);
+  }
+
+  /** Nets by the copper itself, where it is routed: pads by name, or by where the parts lie. */
+  private Draft withCopper(
+      Draft draft,
+      BoardFiles files,
+      BoardFacts facts,
+      List<PartRow> rows,
+      List<PartRow> placed,
+      Map<String, String> roles,
+      LengthUnit length,
+      List<Finding> problems) {
+    Map<String, String> names = new LinkedHashMap<>();
+    files.byRole().forEach((role, file) -> names.put(role, fileName(file)));
+    Path folder = Objects.requireNonNull(board);
+    BoardLayers.Source bytes =
+        name -> InputFile.bytes(folder.resolve(name), MOST_LAYER_BYTES, ReadingBudget.usual());
+    if (names.keySet().stream().noneMatch(role -> role.startsWith("copper_"))
+        || !BoardNets.hasTracks(names, bytes, length, ReadingBudget.usual())) {
+      return draft;
+    }
+    BoardNets nets =
+        BoardNets.of(
+            names,
+            bytes,
+            BoardNets.Source.COPPER,
+            draft.kit().boards().isEmpty()
+                ? List.of()
+                : KnownPin.of(draft.kit(), draft.kit().boards().getFirst().id()),
+            length,
+            ReadingBudget.usual());
+    nets.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
+    Map<String, List<String>> pins = nets.pins();
+    return pins.isEmpty()
+        ? draft
+        : Intake.draft(
+            draft.kit().name(),
+            rows,
+            placed,
+            roles,
+            new BoardFacts(facts.outline(), facts.pads(), pins));
   }
 
   private interface Table {

@@ -130,6 +130,9 @@ final class PlanCommand extends humble.cli.Command {
               step.minutes(),
               step.because().isEmpty() ? "" : WORDS.say(step.because().getLast())));
     }
+    if (plan.steps().isEmpty()) {
+      text.add("There is nothing to put in order: no line of the kit says where its parts go.");
+    }
     text.add(
         String.format(
             Locale.ROOT,
@@ -180,7 +183,7 @@ final class PlanCommand extends humble.cli.Command {
             "violations", plan.violations().stream().map(WORDS::say).toList(),
             "repairs", plan.repairs().stream().map(WORDS::say).toList()),
         text,
-        false);
+        plan.steps().isEmpty() && plan.blocked().isEmpty());
   }
 
   private static List<Integer> score(Plan plan) {

@@ -32,6 +32,17 @@ public record BoardFacts(
    */
   public record Pad(PointMm at, Optional<Side> side) {}
 
+  /** Gives a row for every part that the pads name: what it is, no file of a board says. */
+  public List<PartRow> rows() {
+    java.util.Set<String> refs = new java.util.TreeSet<>(humble.core.kit.RefOrder.NATURAL);
+    for (String pin : pads.keySet()) {
+      refs.add(pin.substring(0, pin.indexOf('.')));
+    }
+    return refs.stream()
+        .map(ref -> new PartRow("board " + ref, Map.of(Column.REFS, ref, Column.PIECES, "1")))
+        .toList();
+  }
+
   /** Gives the lower left corner of the board, the origin when no profile says it. */
   PointMm origin() {
     return outline.map(box -> new PointMm(box[0], box[1])).orElse(new PointMm(0, 0));

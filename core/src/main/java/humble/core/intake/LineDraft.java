@@ -225,7 +225,15 @@ final class LineDraft {
    */
   private PartKind judged(String id, PartKind now, ValueText value) {
     boolean unknown = false;
-    if (!value.problem().isEmpty()) {
+    if (!value.problem().isEmpty() && row.maybe(Column.VALUE).isEmpty()) {
+      problems.add(
+          Finding.warning(
+              row.where(),
+              "Nothing says the value of "
+                  + (refs.isEmpty() ? "line '" + id + "'" : String.join(", ", refs))
+                  + "; what it should measure is not known until it does."));
+    }
+    if (!value.problem().isEmpty() && row.maybe(Column.VALUE).isPresent()) {
       problems.add(
           Finding.error(
               row.where(),

@@ -23,6 +23,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where the parts sit, from a placement list, and the boards that follow from it.
@@ -67,7 +68,7 @@ record PlaceList(List<Place> places, List<Board> boards) {
           .ifPresent(places::add);
     }
     if (rows.isEmpty()) {
-      fromPads(lines, own, facts, places, placed);
+      fromPads(lines, own, facts, places, placed, guesses);
     }
     if (!rows.isEmpty() || !facts.pads().isEmpty()) {
       String why =
@@ -99,18 +100,74 @@ record PlaceList(List<Place> places, List<Board> boards) {
       Map<String, PartPackage> own,
       BoardFacts facts,
       List<Place> places,
-      Set<String> placed) {
-    for (Line line : lines) {
+      Set<String> placed,
+      List<Guess> guesses) {
+    for (int i = 0; i < lines.size(); i++) {
+      Line line = lines.get(i);
       PartPackage pack = PadPlaces.packageOf(line, own);
-      for (String ref : line.refs()) {
-        Optional<Place> found =
-            pack == null ? Optional.empty() : PadPlaces.of(ref, pack, facts.pads());
-        found.ifPresent(place -> {
-          places.add(atOrigin(place, facts.origin()));
-          placed.add(ref);
-        });
+      List<Place> found = found(line, pack, facts);
+      if (found.size() < line.refs().size()) {
+        PartPackage better = better(line, pack, facts, found.size());
+        if (better != null) {
+          found = found(line, better, facts);
+          lines.set(i, packed(line, pack, better, own, guesses));
+        }
+      }
+      for (Place place : found) {
+        places.add(atOrigin(place, facts.origin()));
+        placed.add(place.ref());
       }
     }
+  }
+
+  /** A package that lies on more of the pads: one that is known, else one made from them. */
+  private static @Nullable PartPackage better(
+      Line line, @Nullable PartPackage pack, BoardFacts facts, int found) {
+    PartPackage made = PadPackage.of(line, pack, facts.pads()).orElse(null);
+    if (made == null) {
+      return null;
+    }
+    PartPackage known =
+        PadPackage.known(line.kind(), made.pins().size())
+            .filter(each -> found(line, each, facts).size() == line.refs().size())
+            .findFirst()
+            .orElse(null);
+    PartPackage best = known != null ? known : made;
+    return found(line, best, facts).size() > found ? best : null;
+  }
+
+  private static Line packed(
+      Line line,
+      @Nullable PartPackage before,
+      PartPackage now,
+      Map<String, PartPackage> own,
+      List<Guess> guesses) {
+    boolean known = PackageLibrary.find(now.id()).isPresent();
+    if (!known) {
+      own.put(now.id(), now);
+    }
+    guesses.removeIf(g -> g.line().equals(line.id()) && g.key().equals("package"));
+    guesses.add(
+        new Guess(
+            line.id(),
+            "package",
+            now.id(),
+            0.9,
+            Phrase.of(known ? "guess.package.on-pads" : "guess.package.pads", now.pins().size()),
+            List.of(line.packageId())));
+    boolean samePins =
+        before != null && before.pins().stream().allMatch(pin -> now.pin(pin.number()).isPresent());
+    return line.inPackage(now.id(), samePins ? line.model() : null);
+  }
+
+  /** More pads than pins mean another package, however well some of them fit. */
+  private static List<Place> found(Line line, @Nullable PartPackage pack, BoardFacts facts) {
+    return pack == null
+        ? List.of()
+        : line.refs().stream()
+            .filter(ref -> PadPackage.padsOf(ref, facts.pads()).size() == pack.pins().size())
+            .flatMap(ref -> PadPlaces.of(ref, pack, facts.pads()).stream())
+            .toList();
   }
 
   private static Optional<Place> place(

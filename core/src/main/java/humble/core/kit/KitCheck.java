@@ -151,7 +151,15 @@ public final class KitCheck {
       if (valued
           && line.model() == null
           && Quantity.parse(line.value()) instanceof QuantityText.Unreadable bad) {
-        error(at + "/value", "The value cannot be read: " + bad.sentence());
+        if (line.value().isEmpty()) {
+          warning(
+              at + "/value",
+              "Nothing says the value of line '"
+                  + line.id()
+                  + "'; what it should measure is not known.");
+        } else {
+          error(at + "/value", "The value cannot be read: " + bad.sentence());
+        }
       }
       modelPins(at, line);
       marks(at + "/polarity_marks", line.polarityMarks(), line.refs());

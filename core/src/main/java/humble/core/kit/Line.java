@@ -119,6 +119,30 @@ public record Line(
         particulars);
   }
 
+  /** Gives this line in another package; a model goes with the pins it names. */
+  public Line inPackage(String otherPackageId, @Nullable Model otherModel) {
+    return new Line(
+        id,
+        kind,
+        value,
+        tolerancePct,
+        bands,
+        otherPackageId,
+        refs,
+        supplied,
+        bag,
+        marking,
+        spareOk,
+        polarityMarks,
+        substitutes,
+        home,
+        fragile,
+        stripOf,
+        otherModel,
+        maxMa,
+        particulars);
+  }
+
   /** Gives which way round its parts go. */
   public PartKind.Way way() {
     return particulars.unpolarised() ? PartKind.Way.EITHER : kind.way();

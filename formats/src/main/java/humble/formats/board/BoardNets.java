@@ -92,6 +92,27 @@ public record BoardNets(Source source, List<Net> nets, List<Finding> problems) {
     return new BoardNets(from, nets, problems);
   }
 
+  /** Tells whether tracks or planes are drawn, so that copper can say what is joined. */
+  public static boolean hasTracks(
+      Map<String, String> files, BoardLayers.Source bytes, LengthUnit unit, Budget budget) {
+    return CopperFiles.read(files, bytes, unit, budget).copper().values().stream()
+        .flatMap(layer -> layer.marks().stream())
+        .anyMatch(mark -> !(mark instanceof Layer.Flash) && mark.dark());
+  }
+
+  /** Gives the pins of every net whose pads somebody names, as {@code REF.PIN}. */
+  public Map<String, List<String>> pins() {
+    Map<String, List<String>> pins = new LinkedHashMap<>();
+    for (Net net : nets) {
+      List<String> named =
+          net.pads().stream().filter(pad -> pad.ref() != null).map(Pad::text).distinct().toList();
+      if (!named.isEmpty()) {
+        pins.put(net.name(), named);
+      }
+    }
+    return pins;
+  }
+
   private static List<Net> traced(
       CopperFiles read, List<KnownPin> known, List<Finding> problems, Budget budget) {
     if (read.copper().isEmpty()) {
