@@ -18,6 +18,8 @@ import humble.formats.board.BoardNets;
 import humble.formats.board.BoardReading;
 import humble.formats.board.KnownPin;
 import humble.formats.board.LengthUnit;
+import humble.formats.board.NetText;
+import humble.formats.board.NetsBeside;
 import humble.formats.kit.BoardFiles;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
@@ -71,6 +73,12 @@ final class ImportCommand extends humble.cli.Command {
       paramLabel = "mm|inch",
       description = "Unit of the board files that do not say theirs.")
   @Nullable String unit;
+
+  @Option(
+      names = "--nets",
+      paramLabel = "FILE",
+      description = "Nets as text, 'GND: U1.8 R1.1' a line, or as a SPICE deck.")
+  @Nullable Path nets;
 
   @Option(names = "--name", paramLabel = "NAME", description = "Name of the kit.")
   @Nullable String name;
@@ -143,13 +151,36 @@ final class ImportCommand extends humble.cli.Command {
                 + ": The board files name no part; a parts list is needed (--bom, --paste).");
       }
     }
-    Draft draft = Intake.draft(title(target), rows, placed, roles, board.facts());
-    if (files != null) {
+    BoardFacts facts = withText(board.facts(), problems, bad);
+    if (!bad.isEmpty()) {
+      throw new BadInput(bad);
+    }
+    Draft draft = Intake.draft(title(target), rows, placed, roles, facts);
+    if (files != null && nets == null) {
       draft = withCopper(draft, files, board.facts(), rows, placed, roles, length, problems);
     }
     problems.addAll(draft.problems());
     write(target, draft, files, problems);
     return answer(draft, problems);
+  }
+
+  /**
+   * Nets that a text gives go before those of the board files; what they say differently is told.
+   */
+  private BoardFacts withText(BoardFacts facts, List<Finding> problems, List<String> bad) {
+    if (nets == null) {
+      return facts;
+    }
+    try {
+      NetText text = NetText.read(TableText.read(nets, budget), fileName(nets), budget);
+      problems.addAll(text.problems());
+      problems.addAll(
+          NetsBeside.differences(text.nets(), fileName(nets), facts.nets(), "the board files"));
+      return new BoardFacts(facts.outline(), facts.pads(), text.nets());
+    } catch (IOException e) {
+      bad.add(String.valueOf(e.getMessage()));
+      return facts;
+    }
   }
 
   /** Nets by the copper itself, where it is routed: pads by name, or by where the parts lie. */

@@ -22,8 +22,11 @@ import humble.core.settings.SettingsEdit;
 import humble.core.settings.SettingsText;
 import humble.core.words.Words;
 import humble.formats.ReadingBudget;
+import humble.formats.board.BoardNets;
 import humble.formats.board.DrillFile;
 import humble.formats.board.Gerber;
+import humble.formats.board.LengthUnit;
+import humble.formats.board.NetText;
 import humble.formats.board.Netlist;
 import humble.formats.image.ImageFile;
 import humble.formats.image.ImageRead;
@@ -69,6 +72,9 @@ final class Reader {
           "gerber",
           "drill",
           "netlist",
+          "copper",
+          "nets",
+          "workbook",
           "hex",
           "srec",
           "uf2",
@@ -129,6 +135,14 @@ final class Reader {
         case "gerber" -> nothing(Gerber.read("a", bytes, budget));
         case "drill" -> nothing(DrillFile.read("a", bytes, budget));
         case "netlist" -> nothing(Netlist.read("a", bytes, budget).nets());
+        case "copper" -> nothing(copper(bytes, budget));
+        case "nets" -> nothing(NetText.read(TableText.of(bytes), "n", budget).nets());
+        case "workbook" -> {
+          Path file = folder.resolve("list.xlsx");
+          java.nio.file.Files.write(file, bytes);
+          yield drafted(
+              makes, PartsTable.parts(TableText.read(file, budget), "w", budget).rows(), List.of());
+        }
         case "hex" -> image(IntelHex.read("a", bytes, budget), "a.hex");
         case "srec" -> image(read(bytes, budget), "a.s37");
         case "uf2" -> image(read(bytes, budget), "a.uf2");
@@ -142,6 +156,21 @@ final class Reader {
       // Told with one sentence, as it should be.
       return Optional.empty();
     }
+  }
+
+  /** Two layers of the same drawing, joined by the holes of a small drill file. */
+  private static BoardNets copper(byte[] bytes, Budget budget) {
+    byte[] drill =
+        "M48\nMETRIC\nT1C0.8\n%\nT1\nX1.0Y1.0\nX2.0Y2.0G85X4.0Y2.0\nM30\n"
+            .getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+    return BoardNets.of(
+        java.util.Map.of(
+            "copper_top", "t", "copper_2", "t", "copper_bottom", "t", "profile", "t", "drill", "d"),
+        name -> name.equals("d") ? drill : bytes,
+        BoardNets.Source.COPPER,
+        List.of(),
+        LengthUnit.MILLIMETRES,
+        budget);
   }
 
   private static final List<Setting> SETTINGS =
