@@ -93,15 +93,34 @@ class IntakeStageTest {
   }
 
   @Test
+  void legsThatTwoOrdersExistForAreAskedInWords() throws Exception {
+    try (BenchInTest bench = BenchInTest.open(home)) {
+      toTheList(bench);
+      bench.type("2 x BC907 transistor Q1 Q2");
+      bench.press(KeyCode.ENTER, KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("Which leg is which on BC907");
+      assertThat(bench.card().rows().getFirst().text())
+          .isEqualTo("collector, base, emitter, 75 % sure");
+      bench.press(KeyCode.ADD);
+      assertThat(bench.card().go()).isEqualTo("Take emitter, base, collector");
+      bench.press(KeyCode.ENTER);
+      takeAll(bench);
+      humble.core.kit.Model.Bipolar model =
+          (humble.core.kit.Model.Bipolar) kit(bench).lines().getFirst().model();
+      assertThat(model.e() + model.b() + model.c()).isEqualTo("123");
+    }
+  }
+
+  @Test
   void guessesAreLookedAtAndAnotherCandidateIsTaken() throws Exception {
     try (BenchInTest bench = BenchInTest.open(home)) {
       toTheList(bench);
       bench.type("2 x chip U1 U2");
       bench.press(KeyCode.ENTER, KeyCode.ENTER);
       assertThat(bench.card().title()).startsWith("Which package has");
-      assertThat(bench.card().rows().getFirst().text()).contains("dip-8").contains("% sure");
+      assertThat(bench.card().rows().getFirst().text()).contains("chip, 8 pins").contains("% sure");
       bench.press(KeyCode.ADD);
-      assertThat(bench.card().go()).isEqualTo("Take dip-14");
+      assertThat(bench.card().go()).isEqualTo("Take chip, 14 pins");
       bench.type("nonsense");
       assertThat(bench.card().goEnabled()).isFalse();
       bench.press(KeyCode.ESCAPE);

@@ -148,6 +148,8 @@ public enum Column {
   PIN_ORDER("pinorder", "pinout"),
   /** The pin that is fed, and the one that is ground. */
   SUPPLY_PINS("supplypins", "powerpins"),
+  /** Volts that the model of a light, a zener or a regulator has, as somebody decided. */
+  MODEL_VOLTS("modelvolts"),
   SPARE("spareok"),
   POLARITY("polaritymarks"),
   FRAGILE("fragile"),

@@ -181,7 +181,8 @@ final class LineDraft {
                     pack.id(),
                     pack.pins().size(),
                     row.text(Column.PIN_ORDER),
-                    row.text(Column.SUPPLY_PINS)))
+                    row.text(Column.SUPPLY_PINS),
+                    row.text(Column.MODEL_VOLTS)))
             .orElse(null);
     if (guess == null) {
       return null;

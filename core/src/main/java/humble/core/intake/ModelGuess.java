@@ -92,7 +92,14 @@ record ModelGuess(Model model, List<Made> guesses) {
       String packageId,
       int pins,
       String pinOrder,
-      String supplyPins) {}
+      String supplyPins,
+      String modelVolts) {
+    /** Volts that somebody decided; NaN when nobody did. */
+    double decidedV() {
+      String text = modelVolts.strip().replace(',', '.').replaceAll("\\s?[vV]$", "");
+      return text.matches("[0-9]{1,3}(\\.[0-9]{1,3})?") ? Double.parseDouble(text) : Double.NaN;
+    }
+  }
 
   /** Chooses a model; empty where the usual one of the kind will do, or nothing is known. */
   static Optional<ModelGuess> of(Said said) {
@@ -120,6 +127,10 @@ record ModelGuess(Model model, List<Made> guesses) {
   }
 
   private static Optional<ModelGuess> light(Said said) {
+    if (!Double.isNaN(said.decidedV())) {
+      return Optional.of(
+          new ModelGuess(new Model.Junction(said.decidedV(), 10, 2, true), List.of()));
+    }
     String colour = colour(said.value() + " " + said.words());
     return LIGHTS.stream()
         .filter(light -> light.colour().equals(colour))
@@ -137,6 +148,9 @@ record ModelGuess(Model model, List<Made> guesses) {
   }
 
   private static Optional<ModelGuess> zener(Said said, Optional<TypeNumber> type) {
+    if (!Double.isNaN(said.decidedV())) {
+      return Optional.of(new ModelGuess(new Model.Zener(said.decidedV(), 5), List.of()));
+    }
     double volts = type.map(TypeNumber::volts).orElse(Double.NaN);
     if (!Double.isNaN(volts)) {
       return Optional.of(volts(volts, 0.97, Phrase.of("guess.model.number")));
@@ -243,6 +257,8 @@ record ModelGuess(Model model, List<Made> guesses) {
     if (!number && spoken != null) {
       volts = spoken;
     }
+    boolean decided = !Double.isNaN(said.decidedV());
+    volts = decided ? said.decidedV() : volts;
     // Below ground nothing here reckons with a regulator.
     if (Double.isNaN(volts) || said.pins() != 3 || type.filter(TypeNumber::negative).isPresent()) {
       return Optional.empty();
@@ -256,13 +272,15 @@ record ModelGuess(Model model, List<Made> guesses) {
       return Optional.empty();
     }
     List<Made> guesses = new ArrayList<>();
-    guesses.add(
-        new Made(
-            "vout_v",
-            Double.toString(volts),
-            number ? 0.95 : 0.85,
-            Phrase.of(number ? "guess.model.number" : "guess.model.volts"),
-            List.of()));
+    if (!decided) {
+      guesses.add(
+          new Made(
+              "vout_v",
+              Double.toString(volts),
+              number ? 0.95 : 0.85,
+              Phrase.of(number ? "guess.model.number" : "guess.model.volts"),
+              List.of()));
+    }
     guesses.addAll(asked(said, made));
     return Optional.of(
         new ModelGuess(

@@ -19,16 +19,19 @@ public final class Review {
   public static final double SURE = 0.8;
 
   private static final Map<String, Column> COLUMN_OF =
-      Map.of(
-          "kind", Column.KIND,
-          "value", Column.VALUE,
-          "package", Column.PACKAGE,
-          "tolerance_pct", Column.TOLERANCE,
-          "bands", Column.BANDS,
-          "supplied", Column.SUPPLIED,
-          "marking", Column.MARKING,
-          "pin_order", Column.PIN_ORDER,
-          "supply_pins", Column.SUPPLY_PINS);
+      Map.ofEntries(
+          Map.entry("kind", Column.KIND),
+          Map.entry("value", Column.VALUE),
+          Map.entry("package", Column.PACKAGE),
+          Map.entry("tolerance_pct", Column.TOLERANCE),
+          Map.entry("bands", Column.BANDS),
+          Map.entry("supplied", Column.SUPPLIED),
+          Map.entry("marking", Column.MARKING),
+          Map.entry("pin_order", Column.PIN_ORDER),
+          Map.entry("supply_pins", Column.SUPPLY_PINS),
+          Map.entry("vf_v", Column.MODEL_VOLTS),
+          Map.entry("vz_v", Column.MODEL_VOLTS),
+          Map.entry("vout_v", Column.MODEL_VOLTS));
 
   private final String name;
   private final List<PartRow> rows;

@@ -199,6 +199,18 @@ class PaperSheetTest {
     assertThat(key(draft("LED1 green LED"), "vf_v")).isEqualTo("2.1 0.6");
   }
 
+  @Test
+  void whatIsDecidedInAReviewReachesTheModel() {
+    SheetText sheet = SheetText.read("LED1 green LED", "s", Budget.unlimited());
+    Review review = new Review("x", sheet.rows(), List.of(), Map.of());
+    Question volts =
+        review.open().stream().filter(q -> q.key().equals("vf_v")).findFirst().orElseThrow();
+    review.decide(volts, volts.others().getFirst());
+    assertThat(((Model.Junction) review.draft().kit().lines().getFirst().model()).vfV())
+        .isEqualTo(3.1);
+    assertThat(review.open()).noneMatch(q -> q.key().equals("vf_v"));
+  }
+
   @ParameterizedTest
   @CsvSource({
     "D1 BZX95C5V1, 5.1",

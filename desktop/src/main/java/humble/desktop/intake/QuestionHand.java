@@ -4,6 +4,7 @@ import humble.core.intake.Question;
 import humble.core.intake.Review;
 import humble.core.kit.Line;
 import humble.core.kit.PackageLibrary;
+import humble.core.kit.PackageWords;
 import humble.core.kit.PartKind;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
@@ -85,9 +86,28 @@ final class QuestionHand extends ListHand {
   }
 
   private String shown(String value) {
-    return question.key().equals("kind") && seat.words().knows("kind." + value)
-        ? say("kind." + value)
-        : question.key().endsWith("_mm") ? value + " mm" : value;
+    return switch (question.key()) {
+      case "kind" -> seat.words().knows("kind." + value) ? say("kind." + value) : value;
+      case "package" -> seat.desk().coreWords().say(PackageWords.of(value));
+      case "pin_order" -> legs(value);
+      case "supply_pins" -> {
+        String[] pins = value.split(" ");
+        yield pins.length == 2 ? say("intake.supply-pins", pins[0], pins[1]) : value;
+      }
+      default ->
+          question.key().endsWith("_mm")
+              ? value + " mm"
+              : question.key().endsWith("_v") ? value + " V" : value;
+    };
+  }
+
+  /** {@code c b e} is collector, base, emitter. */
+  private String legs(String order) {
+    List<String> legs = new ArrayList<>();
+    for (String leg : order.split(" ")) {
+      legs.add(seat.words().knows("intake.leg." + leg) ? say("intake.leg." + leg) : leg);
+    }
+    return String.join(", ", legs);
   }
 
   private List<String> candidates() {
@@ -101,10 +121,18 @@ final class QuestionHand extends ListHand {
     return switch (question.key()) {
       case "kind" -> PartKind.named(text).isPresent();
       case "package" -> PackageLibrary.find(text).isPresent();
-      case "tolerance_pct", "bands", "supplied", "value" ->
+      case "tolerance_pct", "bands", "supplied", "value", "vf_v", "vz_v", "vout_v" ->
           Quantity.parse(text) instanceof QuantityText.Read;
+      case "pin_order" -> candidates().stream().anyMatch(each -> sorted(each).equals(sorted(text)));
+      case "supply_pins" -> text.matches("[0-9]{1,3} [0-9]{1,3}");
       default -> false;
     };
+  }
+
+  private static List<String> sorted(String order) {
+    return List.of(order.strip().toLowerCase(java.util.Locale.ROOT).split("\\s+")).stream()
+        .sorted()
+        .toList();
   }
 
   private String about() {

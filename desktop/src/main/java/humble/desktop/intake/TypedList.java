@@ -82,6 +82,10 @@ final class TypedList {
 
   /** Gives the name that a kit gets when nobody gives it another. */
   String name() {
+    String title = sheet(lines).title();
+    if (!title.isEmpty()) {
+      return title;
+    }
     String date =
         DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM)
             .withLocale(Locale.getDefault())
@@ -195,8 +199,7 @@ final class TypedList {
   private static Optional<PartsTable> table(String text, String source, boolean places) {
     try {
       PartsTable table = places ? PartsTable.places(text, source) : PartsTable.parts(text, source);
-      boolean headed = table.problems().stream().noneMatch(p -> p.level() == Finding.Level.NOTE);
-      return headed ? Optional.of(table) : Optional.empty();
+      return table.headed() ? Optional.of(table) : Optional.empty();
     } catch (IOException e) {
       // No table of that kind: the text is read another way.
       return Optional.empty();

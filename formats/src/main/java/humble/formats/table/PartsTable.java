@@ -27,8 +27,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param rows rows by column
  * @param problems what could not be used
+ * @param headed whether the table has headings, rather than columns that were told by their cells
  */
-public record PartsTable(List<PartRow> rows, List<Finding> problems) {
+public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean headed) {
   private static final Pattern UNIT =
       Pattern.compile(
           "\\bunits?\\b[^a-z]{0,4}(?:used|are|is|of measure)?[^a-z]{0,4}(mm|millimet|mils?\\b|inch|in\\b)");
@@ -186,7 +187,7 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems) {
     if (rows.isEmpty()) {
       problems.add(Finding.warning(source, "The table has headings, but no rows."));
     }
-    return new PartsTable(rows, problems);
+    return new PartsTable(rows, problems, at >= 0);
   }
 
   /** Long lists repeat their headings on every page. */
