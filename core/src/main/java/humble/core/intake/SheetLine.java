@@ -80,7 +80,7 @@ final class SheetLine {
   private SheetLine(String line) {
     String left = option(line);
     left = included(left);
-    left = PINS.matcher(left).replaceAll("$1-pin");
+    left = PINS.matcher(left).replaceAll("$1-pin").replace("-pin pin ", "-pin ");
     left = count(left);
     left = target(left);
     left = LISTED.matcher(left).replaceAll(SheetLine::listed);

@@ -37,7 +37,7 @@ class PaperSheetTest {
           1 x 16 way DIL socket for IC3       | 1 socket 16-pin DIL socket socket-dip-16 XIC3
           2 x 8-pin sockets for U4 and U5     | 2 socket 8-pin sockets socket-dip-8 XU4 XU5
           4 pin header J2                     | 1 header 4-pin header header-1x4 J2
-          J9 6-way pin header                 | 1 header 6-pin pin header header-1x6 J9
+          J9 6-way pin header                 | 1 header 6-pin header header-1x6 J9
           8 way socket strip J3               | 1 header 8-pin socket strip receptacle-1x8 J3
           J4 female header 10 pos             | 1 header female header 10-pin receptacle-1x10 J4
           R1,2,4,6 1k 1%                      | 4 resistor 1k axial-quarter-watt R1 R2 R4 R6
