@@ -153,9 +153,10 @@ public final class Intake {
 
   /** Gives a row whose value has its units as signs. */
   private static PartRow spelled(PartRow row) {
-    String value = row.text(Column.VALUE);
+    // A part that has nothing but its number is called by it.
+    String value = row.maybe(Column.VALUE).or(() -> row.maybe(Column.PART_NUMBER)).orElse("");
     String plain = Spelled.units(Spelled.blanks(value));
-    if (plain.equals(value)) {
+    if (plain.equals(row.text(Column.VALUE))) {
       return row;
     }
     Map<Column, String> cells = new EnumMap<>(Column.class);
@@ -243,6 +244,14 @@ public final class Intake {
     lines.add(line);
     rowsOf.put(id, group);
     for (int index : group) {
+      if (refs.isEmpty() && rows.get(index).maybe(Column.OPTION).isPresent()) {
+        problems.add(
+            Finding.warning(
+                rows.get(index).where(),
+                "It is for "
+                    + rows.get(index).text(Column.OPTION)
+                    + " alone, but without a designator no choice can be made of that."));
+      }
       rows.get(index)
           .maybe(Column.OPTION)
           .ifPresent(label ->
@@ -289,6 +298,16 @@ public final class Intake {
       }
     });
     if (choices.isEmpty()) {
+      return List.of();
+    }
+    if (lines.stream().flatMap(line -> line.refs().stream()).allMatch(plainOmits::contains)) {
+      guesses.removeIf(guess -> guess.line().equals("options"));
+      problems.add(
+          Finding.warning(
+              "list",
+              "Every part is listed for some version alone ("
+                  + String.join(", ", versions.keySet())
+                  + "); no choice is made of that, all of them are fitted."));
       return List.of();
     }
     String plain = Slug.free("plain", taken);

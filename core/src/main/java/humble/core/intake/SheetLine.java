@@ -49,6 +49,13 @@ final class SheetLine {
           "(?i:\\bfor|\\bfür)\\s+((?:[A-Z]{1,4}[0-9]{1,4}(?:\\s*[,&/+]\\s*|\\s+and\\s+)?)+)$");
   private static final Pattern ANY_REF = Pattern.compile("[A-Z]{1,4}[0-9]{1,4}");
   private static final Pattern SOCKET = Pattern.compile("(?i).*\\b(sockets?|sockel|fassung)\\b.*");
+
+  /** What goes with a part without being one: "10k for R1" is R1 itself. */
+  private static final Pattern BESIDE =
+      Pattern.compile(
+          "(?i).*\\b(heat ?sinks?|clips?|knobs?|screws?|spacers?|cables?|leads?|lens(es)?|caps? for"
+              + "|covers?|insulators?|washers?|bezels?|brackets?|kühlkörper)\\b.*");
+
   private static final Pattern PINS =
       Pattern.compile(
           "(?<![\\w.])([0-9]{1,3})[- ]?(?i:pins?|ways?|pos(?:ition)?s?|poles?|polig|contacts?|legs?)"
@@ -171,6 +178,11 @@ final class SheetLine {
     String name = line.substring(0, target.start()).strip();
     boolean others = ANY_REF.matcher(name).results().anyMatch(found -> isClass(found.group()));
     if (others) {
+      // What a part is for is no second place of it.
+      cells.put(Column.DESCRIPTION, line.substring(target.start()).strip());
+      return name;
+    }
+    if (!SOCKET.matcher(name).matches() && !BESIDE.matcher(name).matches()) {
       return line;
     }
     if (!SOCKET.matcher(name).matches()) {

@@ -58,6 +58,8 @@ class PaperSheetTest {
           R8 10 000 ohm                  | 1 resistor 10000ohm axial-quarter-watt R8
           1 x 4.7 electrolytic C61            | 1 capacitor-polarised 4.7u radial-5x11 C61
           C62 electrolytic 47                 | 1 capacitor-polarised 47u radial-5x11 C62
+          2 x 10k for R1, R2                  | 2 resistor 10k axial-quarter-watt R1 R2
+          R9 10k pull-up for U1               | 1 resistor 10k axial-quarter-watt R9
           D1 1N9748                           | 1 diode 1N9748 axial-small-glass D1
           IC2 XX7805 regulator                | 1 regulator XX7805 tab-3-upright IC2
           U7 78L05                            | 1 regulator 78L05 half-round-3 U7
@@ -129,6 +131,16 @@ class PaperSheetTest {
     assertThat(option.choice(option.defaultChoice()).orElseThrow().fit()).isEmpty();
     assertThat(draft.kit().lines().getLast().value()).isEqualTo("4k7");
     assertThat(draft.guesses()).anyMatch(guess -> guess.line().equals("options"));
+  }
+
+  @Test
+  void aVersionThatIsEverybodysOrNobodysIsNoChoice() {
+    Draft all = draft("R1 1k only for the quiet version\nR2 2k only for the quiet version");
+    assertThat(all.kit().options()).isEmpty();
+    assertThat(all.problems()).anyMatch(p -> p.text().contains("all of them are fitted"));
+    Draft none = draft("R1 1k\n2 x 47k resistor only for the quiet version");
+    assertThat(none.kit().options()).isEmpty();
+    assertThat(none.problems()).anyMatch(p -> p.text().contains("no choice can be made"));
   }
 
   @Test

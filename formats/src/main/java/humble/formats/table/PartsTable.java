@@ -251,9 +251,10 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
         if (isNumbering(rows, i) && mayNumber(heading, column)) {
           continue;
         }
-        if (column == null) {
+        // What is headed as a number of the row and counts nothing is something else.
+        if (column == null || column == Column.ROW_NUMBER) {
           unknown(heading, i, rows, where, problems);
-        } else if (column != Column.ROW_NUMBER) {
+        } else {
           columns.computeIfAbsent(column, c -> new ArrayList<>()).add(i);
           double unit = Column.unitMm(heading);
           units.putIfAbsent(column, unit == 25.4 ? "in" : unit == 1 ? "" : "mil");

@@ -114,6 +114,20 @@ class ListsAsTheyAreTest {
   }
 
   @Test
+  void aNumberOfTheRowThatCountsNothingIsSaid() throws Exception {
+    assertThat(parts("Nr,Ref,Value\n17,R1,1k\n4,R2,2k\n").problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.text()).startsWith("The column 'Nr' is not understood"));
+    assertThat(parts("Nr,Ref,Value\n1,R1,1k\n2,R2,2k\n").problems()).isEmpty();
+  }
+
+  @Test
+  void aPartThatHasNothingButItsNumberIsCalledByIt() throws Exception {
+    assertThat(draft("Ref,Part Number,Qty\nU1,XQ955,1\n").kit().lines().getFirst().value())
+        .isEqualTo("XQ955");
+  }
+
+  @Test
   void twoColumnsOfOneKindAreBothKept() throws Exception {
     assertThat(
             parts("Ref,Value,Comment,Description\nR1,1k,matched,thin\n").rows().getFirst().cells())
