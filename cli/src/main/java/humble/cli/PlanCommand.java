@@ -89,7 +89,7 @@ final class PlanCommand extends humble.cli.Command {
     for (String each : lacking) {
       Line line = parts.kit().line(each).orElse(null);
       if (line != null) {
-        missing.addAll(line.refs());
+        missing.addAll(line.isByCount() ? List.of("fit:" + line.id()) : line.refs());
       } else if (parts.part(each).isPresent()) {
         missing.add(each);
       } else {
@@ -119,7 +119,10 @@ final class PlanCommand extends humble.cli.Command {
   private Answer answer(Plan plan, Pace.Expected expected, Pace pace) {
     List<String> text = new ArrayList<>();
     for (Step step : plan.steps()) {
-      String what = step.refs().isEmpty() ? step.id() : String.join(" ", step.refs());
+      String what =
+          step.isByCount()
+              ? step.count() + " x " + step.line()
+              : step.refs().isEmpty() ? step.id() : String.join(" ", step.refs());
       text.add(
           String.format(
               Locale.ROOT,
@@ -131,7 +134,7 @@ final class PlanCommand extends humble.cli.Command {
               step.because().isEmpty() ? "" : WORDS.say(step.because().getLast())));
     }
     if (plan.steps().isEmpty()) {
-      text.add("There is nothing to put in order: no line of the kit says where its parts go.");
+      text.add("There is nothing to put in order: the kit has no part, task or gate.");
     }
     text.add(
         String.format(
@@ -140,12 +143,14 @@ final class PlanCommand extends humble.cli.Command {
             plan.minutes(),
             expected.low(),
             expected.high(),
-            plan.optimal()
-                ? "no order of this school is better"
-                : "bounded search: "
-                    + score(plan)
-                    + ", and no order can be better than "
-                    + plan.bound()));
+            plan.steps().isEmpty()
+                ? "nothing was put in order"
+                : plan.optimal()
+                    ? "no order of this school is better"
+                    : "bounded search: "
+                        + score(plan)
+                        + ", and no order can be better than "
+                        + plan.bound()));
     plan.repairs().forEach(repair -> text.add("Sheet: " + WORDS.say(repair)));
     return new Answer(
         Answer.object(
@@ -202,6 +207,9 @@ final class PlanCommand extends humble.cli.Command {
             "height_mm", step.heightMm(),
             "minutes", step.minutes(),
             "because", step.because().stream().map(WORDS::say).toList());
+    if (step.isByCount()) {
+      json.put("count", step.count());
+    }
     if (step.unattended() > 0) {
       json.put("minutes_unattended", step.unattended());
     }

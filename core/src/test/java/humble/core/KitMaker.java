@@ -105,6 +105,31 @@ public final class KitMaker {
     return this;
   }
 
+  /** Adds a line of which only the number of pieces is known. */
+  public KitMaker byCount(String id, PartKind kind, String value, String pack, int pieces) {
+    lines.add(
+        new Line(
+            id,
+            kind,
+            value,
+            5.0,
+            0,
+            pack,
+            List.of(),
+            pieces,
+            "",
+            "",
+            false,
+            List.of(),
+            List.of(),
+            Home.BOARD,
+            List.of(),
+            0,
+            null,
+            null));
+    return this;
+  }
+
   /** Adds a line of parts on pads that are reflowed. */
   public KitMaker pasted(String id, PartKind kind, String value, String... refs) {
     packages.add(

@@ -404,6 +404,7 @@ public final class Build {
    */
   public boolean isDone(String step, List<String> refs) {
     return doneSteps.contains(step)
+        || leftOut.containsKey(step)
         || !refs.isEmpty()
             && !step.contains("@")
             && refs.stream().allMatch(ref -> fittedRefs.contains(ref) || leftOut.containsKey(ref));

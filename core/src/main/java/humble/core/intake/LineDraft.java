@@ -29,6 +29,9 @@ import org.jspecify.annotations.Nullable;
  * <p>As long as a row has columns: a short method for each.
  */
 final class LineDraft {
+  private static final Pattern SPARE =
+      Pattern.compile("\\b(?:spares?|extra|replacement)\\b", Pattern.CASE_INSENSITIVE);
+
   private static final Pattern SIGNS = Pattern.compile("[±%\\s]|\\+/?-");
   private static final Pattern BETWEEN = Pattern.compile("[-\\s,/]+");
   private static final Pattern LISTED = Pattern.compile("[,;\\s]+");
@@ -460,13 +463,18 @@ final class LineDraft {
       return given.get();
     }
     if (refs.isEmpty()) {
+      // What is called a spare belongs nowhere, and so does what only lies in the bag.
+      boolean isLaidBeside =
+          kind.kind().is(PartKind.Fact.BESIDE) || SPARE.matcher(row.words()).find();
       problems.add(
           Finding.warning(
               row.where(),
               "No places are listed for line '"
                   + id
-                  + "'; it is kept as having no home on the board."));
-      return Home.NONE;
+                  + (isLaidBeside
+                      ? "'; it is kept as having no home on the board."
+                      : "'; its parts are planned by name and count.")));
+      return isLaidBeside ? Home.NONE : Home.BOARD;
     }
     return Home.BOARD;
   }

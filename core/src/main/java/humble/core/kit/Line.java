@@ -163,8 +163,24 @@ public record Line(
     return particulars.soldered() != Particulars.Soldered.NOT_YET;
   }
 
-  /** Gives the number of pieces the kit's places ask for: none where they are soldered already. */
+  /**
+   * Tells whether its parts go on a board but the kit does not say to which places: they are
+   * planned by name and count.
+   */
+  public boolean isByCount() {
+    boolean beside =
+        switch (kind) {
+          case WIRE, MECHANICAL, OTHER -> true;
+          default -> false;
+        };
+    return refs.isEmpty() && home == Home.BOARD && supplied > 0 && !isOnBoard() && !beside;
+  }
+
+  /**
+   * Gives the number of pieces the work asks for: one a place, all of them where no place is
+   * listed, none where they are soldered already.
+   */
   public int needed() {
-    return isOnBoard() ? 0 : refs.size();
+    return isOnBoard() ? 0 : isByCount() ? supplied : refs.size();
   }
 }

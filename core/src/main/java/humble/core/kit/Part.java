@@ -13,6 +13,11 @@ import org.jspecify.annotations.Nullable;
  * @param model its electrical model, the kit's or the usual one of its kind
  */
 public record Part(String ref, Line line, PartPackage pack, @Nullable Place place, Model model) {
+  /** Gives any one part of a line without designators: its ref is empty, and it has no place. */
+  public static Part anyOf(Line line, PartPackage pack) {
+    return new Part("", line, pack, null, UsualModel.of(line, pack));
+  }
+
   /** Gives where it sits. */
   public Optional<Place> placed() {
     return Optional.ofNullable(place);

@@ -4,6 +4,7 @@ import humble.core.kit.Gate;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
 import humble.core.kit.LeadClass;
+import humble.core.kit.Line;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.Rule;
@@ -13,6 +14,7 @@ import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 
@@ -49,6 +51,7 @@ final class HardFacts {
   void gather() {
     places();
     surfaceMount();
+    socketsByCount();
     options();
     rules();
     tasks();
@@ -102,7 +105,7 @@ final class HardFacts {
       for (Node other : work.nodes()) {
         boolean pair = node.isFit() && other.isFit() && node.board().equals(other.board());
         if (pair && node.lead() == LeadClass.SMD && other.lead() != LeadClass.SMD) {
-          facts.add(node, other, Phrase.of("route.smd", node.refs().getFirst()));
+          facts.add(node, other, Phrase.of("route.smd", node.name()));
         }
       }
     }
@@ -194,20 +197,35 @@ final class HardFacts {
         continue;
       }
       for (Node node : work.nodes()) {
-        boolean hates =
-            !node.refs().isEmpty()
-                && parts.get(node.refs().getFirst()).line().fragile().contains("water");
+        boolean hates = lineOf(node).filter(line -> line.fragile().contains("water")).isPresent();
         if (hates) {
-          unless(wash, node, Phrase.of("route.water", node.refs().getFirst()));
+          unless(wash, node, Phrase.of("route.water", node.name()));
         }
         if (node.act() == Step.Act.INSERT) {
-          unless(wash, node, Phrase.of("route.wash-first", node.refs().getFirst()));
+          unless(wash, node, Phrase.of("route.wash-first", node.name()));
         }
       }
       for (Task hung : kit.allTasks()) {
         Node hangs = work.byName().get(hung.id());
         if (hangs != null && (hung.kind() == TaskKind.LINK || hung.kind() == TaskKind.WIRE)) {
           unless(wash, hangs, Phrase.of("route.wash-bare", hung.title()));
+        }
+      }
+    }
+  }
+
+  private Optional<Line> lineOf(Node node) {
+    return node.refs().isEmpty()
+        ? Optional.ofNullable(node.line())
+        : Optional.of(parts.get(node.refs().getFirst()).line());
+  }
+
+  /** A chip of a list without places goes into a socket of as many pins that is soldered first. */
+  private void socketsByCount() {
+    for (Node chip : work.nodes()) {
+      for (Node socket : work.nodes()) {
+        if (Work.takes(kit, socket, chip)) {
+          facts.add(socket, chip, Phrase.of("route.socket", chip.name(), socket.name()));
         }
       }
     }
@@ -256,7 +274,7 @@ final class HardFacts {
       }
       for (Node first : work.nodes()) {
         if (!isKind(first, AFTER_THE_BENCH) && !first.isCell()) {
-          unless(first, cell, Phrase.of("route.cell-last", cell.refs().getFirst()));
+          unless(first, cell, Phrase.of("route.cell-last", cell.name()));
         }
       }
     }

@@ -1,6 +1,7 @@
 package humble.core.route;
 
 import humble.core.kit.LeadClass;
+import humble.core.kit.Line;
 import humble.core.kit.PartKind;
 import humble.core.kit.Side;
 import java.util.List;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param act what is done
  * @param id name of the step
  * @param refs parts handled
+ * @param line line whose parts are handled, where they have no designators
  * @param board board it is done on, empty when it does not matter
  * @param face number of the side of the board
  * @param side side, null when it does not matter
@@ -31,6 +33,7 @@ record Node(
     Step.Act act,
     String id,
     List<String> refs,
+    @Nullable Line line,
     String board,
     int face,
     @Nullable Side side,
@@ -45,6 +48,11 @@ record Node(
     int block) {
   /** Stands for no block of the kit: after all of them. */
   static final int NO_BLOCK = Integer.MAX_VALUE;
+
+  /** Gives what a person calls it, for a sentence: its first part, else its line. */
+  String name() {
+    return !refs.isEmpty() ? refs.getFirst() : line != null ? line.id() : id;
+  }
 
   boolean isFit() {
     return act == Step.Act.FIT;

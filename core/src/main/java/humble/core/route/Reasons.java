@@ -96,7 +96,7 @@ final class Reasons {
       return Phrase.of("route.fragile", joints);
     }
     if (node.lead() == LeadClass.SMD) {
-      return Phrase.of("route.smd", node.refs().getFirst());
+      return Phrase.of("route.smd", node.name());
     }
     return height(node, at);
   }
@@ -158,7 +158,7 @@ final class Reasons {
     boolean tallest =
         node.droppedIn()
             && later.isEmpty()
-            && all.size() > 1
+            && all.stream().anyMatch(fit -> fit.heightMm() < node.heightMm() - SAME_MM)
             && all.stream().allMatch(fit -> fit.heightMm() <= node.heightMm());
     if (tallest) {
       return Phrase.of("route.tallest", node.heightMm());

@@ -243,6 +243,8 @@ record SheetOrder(List<Node> order, List<Phrase> moved, Set<Node> movedNodes, in
   /** Gives what a person calls a node: its parts, or its title. */
   static String name(Kit kit, Node node) {
     List<String> refs = node.refs();
-    return refs.isEmpty() ? kit.titleOf(node.id()) : RefOrder.listed(refs);
+    return !refs.isEmpty()
+        ? RefOrder.listed(refs)
+        : node.line() != null ? node.name() : kit.titleOf(node.id());
   }
 }

@@ -11,6 +11,8 @@ import org.jspecify.annotations.Nullable;
  * @param n number, from 1
  * @param act what is done
  * @param refs parts handled, in natural order
+ * @param line id of the line whose parts are handled, where they have no designators; else empty
+ * @param count pieces handled, 0 where none are
  * @param id id of the task, gate or option, or the group's own; unique in the plan
  * @param board board it is done on, empty when it does not matter
  * @param side side it is done on, null when it does not matter
@@ -25,6 +27,8 @@ public record Step(
     int n,
     Act act,
     List<String> refs,
+    String line,
+    int count,
     String id,
     String board,
     @Nullable Side side,
@@ -37,6 +41,11 @@ public record Step(
   public Step {
     refs = List.copyOf(refs);
     because = List.copyOf(because);
+  }
+
+  /** Tells whether its parts are known by their line and number alone. */
+  public boolean isByCount() {
+    return !line.isEmpty();
   }
 
   /** What is done in a step. */

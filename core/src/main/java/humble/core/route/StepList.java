@@ -2,6 +2,7 @@ package humble.core.route;
 
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
+import humble.core.kit.Line;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
 import humble.core.words.Phrase;
@@ -88,8 +89,8 @@ final class StepList {
     Node host = order.get(at);
     Phrase why =
         host.act() == Step.Act.GATE
-            ? Phrase.of("route.cell-in", kit.titleOf(host.id()), guest.refs().getFirst())
-            : Phrase.of("route.mate-on", guest.refs().getFirst(), SheetOrder.name(kit, host));
+            ? Phrase.of("route.cell-in", kit.titleOf(host.id()), guest.name())
+            : Phrase.of("route.mate-on", guest.name(), SheetOrder.name(kit, host));
     step(Step.Act.INSERT, guest, guest.id() + "@" + host.id(), guest.minutes(), List.of(why));
   }
 
@@ -102,22 +103,24 @@ final class StepList {
     }
     Phrase why =
         guest.isCell()
-            ? Phrase.of("route.cell-out", guest.refs().getFirst())
-            : Phrase.of("route.mate-off", guest.refs().getFirst());
-    String id = "remove:" + guest.refs().getFirst() + "@" + next.id();
+            ? Phrase.of("route.cell-out", guest.name())
+            : Phrase.of("route.mate-off", guest.name());
+    String id = "remove:" + guest.name() + "@" + next.id();
     step(Step.Act.REMOVE, guest, id, guest.minutes() / 2, List.of(why));
   }
 
   private void turn(Node last, Node node) {
     Phrase because =
         last.board().equals(node.board())
-            ? Phrase.of("route.turn", node.refs().getFirst())
-            : Phrase.of("route.take-up", node.refs().getFirst(), node.board());
+            ? Phrase.of("route.turn", node.name())
+            : Phrase.of("route.take-up", node.name(), node.board());
     steps.add(
         new Step(
             steps.size() + 1,
             Step.Act.TURN,
             List.of(),
+            "",
+            0,
             "turn:" + (steps.size() + 1),
             node.board(),
             node.side(),
@@ -131,11 +134,14 @@ final class StepList {
   }
 
   private void step(Step.Act act, Node node, String id, double minutes, List<Phrase> because) {
+    Line line = node.line();
     steps.add(
         new Step(
             steps.size() + 1,
             act,
             node.refs(),
+            line == null ? "" : line.id(),
+            line == null ? node.refs().size() : line.supplied(),
             id,
             node.board(),
             node.side(),

@@ -10,6 +10,8 @@ import humble.core.kit.LeadClass;
 import humble.core.kit.Line;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
+import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
 import humble.core.kit.Particulars;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
@@ -63,9 +65,10 @@ final class Work {
     this.kit = parts.kit();
     this.leftOut = leftOut;
     for (KitOption option : kit.options()) {
-      add(Step.Act.CHOOSE, option.id(), List.of(), null, 0, 0.5, 0);
+      add(Step.Act.CHOOSE, option.id(), List.of(), null, null, 0, 0.5, 0);
     }
     groups();
+    byCount();
     tasks();
     gates();
     jigs();
@@ -214,6 +217,64 @@ final class Work {
     inOrder.values().forEach(this::group);
   }
 
+  /** Parts of which no place is known are planned by their line. */
+  private void byCount() {
+    for (Line line : kit.bagged()) {
+      String id = "fit:" + line.id();
+      PartPackage pack = kit.packageNamed(line.packageId()).orElse(null);
+      if (line.isByCount() && pack != null && !leftOut.contains(id)) {
+        int pieces = line.supplied();
+        Part part = Part.anyOf(line, pack);
+        boolean goesIn = goesIn(line, pack);
+        int joints = goesIn ? 0 : pieces * pack.pins().size();
+        add(
+            goesIn ? Step.Act.INSERT : Step.Act.FIT,
+            id,
+            List.of(),
+            part,
+            Side.TOP,
+            joints,
+            goesIn ? pace.inserting(pieces) : pace.fitting(part, pieces, joints),
+            0);
+      }
+    }
+  }
+
+  /** A cell or a card is put in; a chip is, where there are sockets enough of as many pins. */
+  private boolean goesIn(Line line, PartPackage pack) {
+    return switch (line.kind()) {
+      case BATTERY, CARD -> true;
+      case IC -> {
+        int chips = pieces(PartKind.IC, pack.pins().size());
+        yield chips > 0 && pieces(PartKind.SOCKET, pack.pins().size()) >= chips;
+      }
+      default -> false;
+    };
+  }
+
+  private int pieces(PartKind kind, int pins) {
+    return kit.bagged().stream()
+        .filter(line -> line.kind() == kind && line.isByCount() && pins(kit, line) == pins)
+        .mapToInt(Line::supplied)
+        .sum();
+  }
+
+  private static int pins(Kit kit, Line line) {
+    return kit.packageNamed(line.packageId()).map(pack -> pack.pins().size()).orElse(0);
+  }
+
+  /** Tells whether a chip of a list without places goes into a socket of it. */
+  static boolean takes(Kit kit, Node socket, Node chip) {
+    Line into = socket.line();
+    Line line = chip.line();
+    return into != null
+        && line != null
+        && into.kind() == PartKind.SOCKET
+        && chip.act() == Step.Act.INSERT
+        && line.kind() == PartKind.IC
+        && pins(kit, into) == pins(kit, line);
+  }
+
   /** What is reflowed on one side of a board is one step, whatever lines it is of. */
   private String key(Line line, String ref, Place place) {
     boolean paste = line.particulars().method() == Particulars.Method.PASTE;
@@ -247,6 +308,7 @@ final class Work {
           Step.Act.INSERT,
           "insert:" + refs.getFirst(),
           refs,
+          part,
           place.side(),
           0,
           pace.inserting(refs.size()),
@@ -262,6 +324,7 @@ final class Work {
         Step.Act.FIT,
         "fit:" + refs.getFirst(),
         refs,
+        part,
         place.side(),
         joints,
         pace.fitting(part, refs.size(), joints),
@@ -271,7 +334,15 @@ final class Work {
   private void tasks() {
     for (Task task : kit.allTasks()) {
       if (!leftOut.contains(task.id())) {
-        add(Step.Act.TASK, task.id(), List.of(), null, 0, task.minutes(), task.minutesUnattended());
+        add(
+            Step.Act.TASK,
+            task.id(),
+            List.of(),
+            null,
+            null,
+            0,
+            task.minutes(),
+            task.minutesUnattended());
       }
     }
   }
@@ -279,7 +350,7 @@ final class Work {
   private void gates() {
     for (Gate gate : kit.gates()) {
       if (!leftOut.contains(gate.id())) {
-        add(Step.Act.GATE, gate.id(), List.of(), null, 0, Minutes.GATE, 0);
+        add(Step.Act.GATE, gate.id(), List.of(), null, null, 0, Minutes.GATE, 0);
       }
     }
   }
@@ -288,11 +359,11 @@ final class Work {
       Step.Act act,
       String id,
       List<String> refs,
+      @Nullable Part part,
       @Nullable Side side,
       int joints,
       double minutes,
       double unattended) {
-    Part part = refs.isEmpty() ? null : parts.get(refs.getFirst());
     Place place = part == null ? null : part.place();
     LeadClass lead = part == null ? null : part.pack().lead();
     boolean lying = place != null && place.mount() == Mount.LYING;
@@ -306,12 +377,13 @@ final class Work {
             act,
             id,
             refs,
+            part != null && refs.isEmpty() ? part.line() : null,
             place == null ? "" : place.board(),
             face(place),
             side,
             part == null ? null : part.line().kind(),
             lead,
-            part == null ? 0 : parts.fittedHeightMm(part.ref()),
+            part == null ? 0 : refs.isEmpty() ? heightMm(part) : parts.fittedHeightMm(part.ref()),
             act == Step.Act.FIT && lead != LeadClass.SMD && !lying,
             fragile,
             joints,
@@ -321,6 +393,21 @@ final class Work {
     nodes.add(node);
     byName.put(id, node);
     refs.forEach(ref -> byName.put(ref, node));
+  }
+
+  /** What goes into a socket stands on it. */
+  private double heightMm(Part part) {
+    double socket =
+        part.line().kind() == PartKind.IC && goesIn(part.line(), part.pack())
+            ? kit.bagged().stream()
+                .filter(line -> line.kind() == PartKind.SOCKET && line.isByCount())
+                .flatMap(line -> kit.packageNamed(line.packageId()).stream())
+                .filter(pack -> pack.pins().size() == part.pack().pins().size())
+                .mapToDouble(PartPackage::heightMm)
+                .max()
+                .orElse(0)
+            : 0;
+    return part.pack().heightMm() + socket;
   }
 
   /** Gives a number to each side of each board: what lies up at one time. */

@@ -62,7 +62,10 @@ public final class Stocktake {
       if (strips != null) {
         items.add(new Item(line.id(), strips.needed(), strips.supplied()));
       } else if (!pooled.contains(line.id())) {
-        int needed = (int) line.refs().stream().filter(ref -> !out.contains(ref)).count();
+        int needed =
+            line.isByCount()
+                ? line.supplied()
+                : (int) line.refs().stream().filter(ref -> !out.contains(ref)).count();
         items.add(new Item(line.id(), line.kind() == PartKind.LINK ? 0 : needed, line.supplied()));
       }
     }
@@ -75,7 +78,7 @@ public final class Stocktake {
 
   /**
    * Gives the refs that counted lines cannot fill, in natural order: the last ones of each short
-   * line.
+   * line; for a line without designators of which nothing is there, its step.
    */
   public static Set<String> missingRefs(
       Kit kit, Map<String, String> choices, Map<String, Integer> counted) {
@@ -88,8 +91,11 @@ public final class Stocktake {
       if (line.stripOf() > 0) {
         continue;
       }
-      List<String> refs = line.refs().stream().filter(ref -> !out.contains(ref)).toList();
       Integer count = counted.get(line.id());
+      if (line.isByCount() && count != null && count == 0) {
+        missing.add("fit:" + line.id());
+      }
+      List<String> refs = line.refs().stream().filter(ref -> !out.contains(ref)).toList();
       OptionalInt have = count == null ? OptionalInt.empty() : OptionalInt.of(count);
       if (have.isPresent() && have.getAsInt() < refs.size()) {
         missing.addAll(refs.subList(have.getAsInt(), refs.size()));

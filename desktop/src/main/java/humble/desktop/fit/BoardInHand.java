@@ -134,7 +134,11 @@ final class BoardInHand {
     Optional<Part> focused = focus.flatMap(parts::part);
     if (open.kit().boards().isEmpty()) {
       return new PartMat(
-          seat.say("fit.no-board"), focused.map(Part::line), refs, open.onBoard(), seat.words());
+          seat.say("fit.no-board"),
+          focused.map(Part::line).or(() -> step.flatMap(s -> open.kit().line(s.line()))),
+          refs,
+          open.onBoard(),
+          seat.words());
     }
     BoardView view = view();
     Optional<Pin1> pin1 =

@@ -91,7 +91,9 @@ public final class FitStage extends HandStage {
       case FIT, INSERT ->
           Progress.waitsForFirstPower(of.open(), of.step())
               ? new FirstPowerHand(of)
-              : PasteHand.isPasted(of.open(), of.step()) ? new PasteHand(of) : new PartHand(of);
+              : of.step().isByCount()
+                  ? new ByCountHand(of)
+                  : PasteHand.isPasted(of.open(), of.step()) ? new PasteHand(of) : new PartHand(of);
       case GATE -> new ElsewhereHand(of);
       case TASK ->
           Progress.place(of.open().kit(), of.step()) == StageId.FIT

@@ -53,7 +53,12 @@ final class OtherwiseHand extends OnBoardHand {
   }
 
   private String ref() {
-    return focus.orElse(step.refs().getFirst());
+    return focus.orElse(step.isByCount() ? step.id() : step.refs().getFirst());
+  }
+
+  /** What is left out or replaced, as it is called. */
+  private String said() {
+    return step.isByCount() ? named(step) : ref();
   }
 
   /** The parts of the step that are neither fitted nor left out. */
@@ -74,7 +79,7 @@ final class OtherwiseHand extends OnBoardHand {
           return Planner.mayComeNow(
                   open.parts(), plan, open.build().choices(), open.lacking(), done)
               .stream()
-              .filter(each -> !each.id().equals(step.id()) && !each.refs().isEmpty())
+              .filter(each -> !each.id().equals(step.id()) && each.count() > 0)
               .toList();
         })
         .orElse(List.of());
@@ -109,8 +114,11 @@ final class OtherwiseHand extends OnBoardHand {
     if (!bags().isEmpty()) {
       choice(card, 2, say("fit.otherwise.bag"), () -> ask(Ask.WHICH_BAG));
     }
-    choice(card, 3, say("fit.otherwise.leave", ref()), () -> ask(Ask.LEFT_OUT));
-    choice(card, 4, say("fit.otherwise.other", ref()), () -> ask(Ask.REPLACED));
+    choice(card, 3, say("fit.otherwise.leave", said()), () -> ask(Ask.LEFT_OUT));
+    if (step.isByCount()) {
+      return card.notYet(say("fit.otherwise.choose"));
+    }
+    choice(card, 4, say("fit.otherwise.other", said()), () -> ask(Ask.REPLACED));
     return card.notYet(say("fit.otherwise.choose"));
   }
 
@@ -175,6 +183,12 @@ final class OtherwiseHand extends OnBoardHand {
   }
 
   private String named(Step each) {
+    if (each.isByCount()) {
+      return open.kit()
+          .line(each.line())
+          .map(line -> say("plan.by-count", LineNames.single(seat.words(), line), each.count()))
+          .orElse(each.line());
+    }
     String refs =
         each.refs().size() > 3
             ? each.refs().getFirst() + "–" + each.refs().getLast()
@@ -186,7 +200,7 @@ final class OtherwiseHand extends OnBoardHand {
   }
 
   private Card reason(String key) {
-    Card.Maker card = begun(say(key, ref())).field(typed().text(), "", Takes.TEXT);
+    Card.Maker card = begun(say(key, said())).field(typed().text(), "", Takes.TEXT);
     for (int i = 1; i <= REASONS; i++) {
       card.row(Standing.TO_DO, say("fit.choice", i, say(key + "." + i)));
     }

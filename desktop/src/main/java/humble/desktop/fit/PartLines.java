@@ -116,7 +116,7 @@ final class PartLines {
             plan.steps().stream()
                 .filter(before -> before.act() == Step.Act.FIT && before.n() < step.n())
                 .reduce((a, b) -> b))
-        .flatMap(before -> open.built().part(before.refs().getFirst()))
+        .flatMap(before -> before.refs().stream().findFirst().flatMap(open.built()::part))
         .map(before -> Iron.of(open.built(), before) != iron)
         .orElse(true);
   }

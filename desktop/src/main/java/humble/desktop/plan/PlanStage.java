@@ -2,6 +2,7 @@ package humble.desktop.plan;
 
 import humble.core.build.BuildEvent;
 import humble.core.craft.BenchTrial;
+import humble.core.kit.Kit;
 import humble.core.kit.RefOrder;
 import humble.core.route.Move;
 import humble.core.route.Pace;
@@ -17,6 +18,7 @@ import humble.desktop.session.Progress;
 import humble.desktop.session.Reckoned;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
+import humble.desktop.stage.LineNames;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
@@ -164,7 +166,17 @@ public final class PlanStage implements Stage {
     }
   }
 
-  static String name(Step step) {
+  /** Gives what parts without designators are called, and how many they are. */
+  static String byCount(Words words, Kit kit, Step step) {
+    return kit.line(step.line())
+        .map(line -> words.say("plan.by-count", LineNames.brief(words, line), step.count()))
+        .orElse(step.line());
+  }
+
+  private String name(Step step) {
+    if (step.isByCount()) {
+      return byCount(words, open.kit(), step);
+    }
     return step.refs().isEmpty()
         ? step.id()
         : step.refs().size() > 3

@@ -131,7 +131,7 @@ record SkylineMat(
 
   private static double width(Step step) {
     return switch (step.act()) {
-      case FIT -> 1 + Math.min(1.4, step.refs().size() / 12.0);
+      case FIT -> 1 + Math.min(1.4, step.count() / 12.0);
       case INSERT -> 1;
       case GATE -> 1.1;
       case TASK, CHOOSE, TURN, REMOVE -> 0.62;
@@ -249,7 +249,10 @@ record SkylineMat(
     return box[0] < x + radius && x - radius < box[2] && box[1] < y + radius && y - radius < box[3];
   }
 
-  private static String name(Step step) {
+  private String name(Step step) {
+    if (step.isByCount()) {
+      return PlanStage.byCount(words, kit, step);
+    }
     String first = step.refs().getFirst();
     return step.refs().size() == 1
         ? first

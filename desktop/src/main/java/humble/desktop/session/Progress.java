@@ -20,6 +20,7 @@ import humble.core.stock.Strips;
 import humble.desktop.stage.StageId;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** How far every stage of a build is, from the journal alone. */
 public final class Progress {
@@ -297,9 +298,10 @@ public final class Progress {
       return nextCheck(open).isPresent();
     }
     return step.act() == Step.Act.INSERT
-        && step.refs().stream()
-            .flatMap(ref -> open.parts().part(ref).stream())
-            .anyMatch(part -> part.line().kind() != PartKind.BATTERY)
+        && Stream.concat(
+                step.refs().stream().flatMap(ref -> open.kit().lineOf(ref).stream()),
+                open.kit().line(step.line()).stream())
+            .anyMatch(line -> line.kind() != PartKind.BATTERY)
         && nextCheck(open).filter(FirstPower.Check::isBeforeChips).isPresent();
   }
 

@@ -75,7 +75,9 @@ final class CupHand extends Hand {
               line.bag(),
               line.marking()));
     }
-    if (line.refs().isEmpty() || line.home() != Home.BOARD) {
+    if (line.isByCount()) {
+      card.how(say("unpack.by-count"));
+    } else if (line.refs().isEmpty() || line.home() != Home.BOARD) {
       card.how(
           seat.say(
               NetTrace.home(open.parts(), line)
