@@ -35,6 +35,7 @@ import picocli.CommandLine.Command;
       PlanCommand.class,
       Pin1Command.class,
       CuesCommand.class,
+      HostCommand.class,
       JointsCommand.class,
       WindCommand.class,
       CircuitCommand.class,

@@ -110,9 +110,16 @@ class UnpackTest {
       Build build = build(bench);
       assertThat(build.host().orElseThrow().shown()).isEqualTo("TG-4");
       assertThat(build.acknowledged()).contains("bare");
+      assertThat(build.surveyed())
+          .containsOnlyKeys("C4", "RV7", "J7", "R14", "U7", "C9", "R15", "R16")
+          .containsEntry("C9", "there");
+      assertThat(build.holes())
+          .containsOnlyKeys("C4.1", "C4.2", "C9.1", "C9.2", "R14.1", "R14.2")
+          .containsEntry("R14.2", "open");
+      assertThat(build.doneSteps()).contains("clear:gauge");
       assertThat(build.passedGates()).containsKey("vin");
       assertThat(build.doneSteps()).contains("take-off", "join", "coat", "insert:U1");
-      assertThat(build.fittedRefs()).hasSize(19);
+      assertThat(build.fittedRefs()).hasSize(20);
     }
   }
 

@@ -44,6 +44,8 @@ final class EventJson {
     kinds.put("SeriesRead", BuildEvent.SeriesRead.class);
     kinds.put("Checked", BuildEvent.Checked.class);
     kinds.put("HostRead", BuildEvent.HostRead.class);
+    kinds.put("Surveyed", BuildEvent.Surveyed.class);
+    kinds.put("HoleSeen", BuildEvent.HoleSeen.class);
     kinds.put("LookedOver", BuildEvent.LookedOver.class);
     kinds.put("Snapped", BuildEvent.Snapped.class);
     kinds.put("Chose", BuildEvent.Chose.class);

@@ -56,6 +56,8 @@ class JournalTest {
         new BuildEvent.Checked("plug", true),
         new BuildEvent.GateRead("apart", Double.POSITIVE_INFINITY, "inside", false),
         new BuildEvent.HostRead("HB-4", true),
+        new BuildEvent.Surveyed("C9", "burnt"),
+        new BuildEvent.HoleSeen("C9.1", "lifted"),
         new BuildEvent.LookedOver("main", "outline", false),
         new BuildEvent.Snapped("hdr6"),
         new BuildEvent.Sees("warm", "deutan"),
@@ -298,7 +300,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

@@ -70,6 +70,8 @@ public final class Build {
   private final Map<String, String> tried = new LinkedHashMap<>();
   private final Map<String, Boolean> checked = new LinkedHashMap<>();
   private BuildEvent.@Nullable HostRead host;
+  private final SequencedMap<String, String> surveyed = new LinkedHashMap<>();
+  private final SequencedMap<String, String> holes = new LinkedHashMap<>();
 
   private Build(String id, List<BuildEvent.Entry> entries) {
     this.id = id;
@@ -119,6 +121,8 @@ public final class Build {
       case BuildEvent.SeriesRead e -> seriesRead.put(e.state(), e);
       case BuildEvent.Checked e -> checked.put(e.check(), e.fine());
       case BuildEvent.HostRead e -> host = e;
+      case BuildEvent.Surveyed e -> surveyed.put(e.ref(), e.found());
+      case BuildEvent.HoleSeen e -> holes.put(e.pin(), e.state());
       case BuildEvent.LookedOver e -> lookedOver.put(e.board() + "/" + e.spot(), e.fine());
       case BuildEvent.Snapped e -> snapped.add(e.line());
       case BuildEvent.Chose e -> choices.put(e.option(), e.choice());
@@ -301,6 +305,16 @@ public final class Build {
   /** Gives what was read on the host board. */
   public Optional<BuildEvent.HostRead> host() {
     return Optional.ofNullable(host);
+  }
+
+  /** Gives what was found at the places of a host board, by reference. */
+  public Map<String, String> surveyed() {
+    return surveyed;
+  }
+
+  /** Gives how the holes of a host board were last seen, by {@code REF.PIN}. */
+  public Map<String, String> holes() {
+    return holes;
   }
 
   /** Gives the places looked at on bare boards, as {@code board/spot}, and whether all was well. */

@@ -33,6 +33,12 @@ public sealed interface BuildEvent {
    */
   record HostRead(String shown, boolean fits) implements BuildEvent {}
 
+  /** A place of a host board was looked at: {@code empty}, {@code there} or {@code burnt}. */
+  record Surveyed(String ref, String found) implements BuildEvent {}
+
+  /** A hole of a host board was looked at: {@code open}, {@code filled} or {@code lifted}. */
+  record HoleSeen(String pin, String state) implements BuildEvent {}
+
   /** A place on the bare board was looked at; {@code fine} tells that it is as it should be. */
   record LookedOver(String board, String spot, boolean fine) implements BuildEvent {}
 

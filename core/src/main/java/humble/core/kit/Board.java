@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * A bare board.
+ * A board, bare or one that a conversion goes into.
  *
  * @param id name within the kit
  * @param revision what is printed on it
@@ -13,6 +13,8 @@ import java.util.Map;
  * @param thicknessMm thickness, in millimetres
  * @param outline corners in order; a rectangle when the kit gives none
  * @param files board files by role, relative to the kit
+ * @param host whether it was there before the kit: what sits on it is surveyed, not fitted
+ * @param coated whether it is lacquered, so that what is bared is coated again
  */
 public record Board(
     String id,
@@ -21,9 +23,23 @@ public record Board(
     double heightMm,
     double thicknessMm,
     List<PointMm> outline,
-    Map<String, String> files) {
+    Map<String, String> files,
+    boolean host,
+    boolean coated) {
   public Board {
     outline = List.copyOf(outline);
     files = Map.copyOf(files);
+  }
+
+  /** Makes a bare board. */
+  public Board(
+      String id,
+      String revision,
+      double widthMm,
+      double heightMm,
+      double thicknessMm,
+      List<PointMm> outline,
+      Map<String, String> files) {
+    this(id, revision, widthMm, heightMm, thicknessMm, outline, files, false, false);
   }
 }

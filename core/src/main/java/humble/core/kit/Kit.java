@@ -155,6 +155,15 @@ public record Kit(
     return refs;
   }
 
+  /** Gives the parts of a host that are taken off it for good. */
+  public Set<String> comingOff() {
+    Set<String> refs = new TreeSet<>(RefOrder.NATURAL);
+    lines.stream()
+        .filter(line -> line.particulars().comesOff())
+        .forEach(line -> refs.addAll(line.refs()));
+    return refs;
+  }
+
   /** Gives the lines whose parts are handed over in the bag. */
   public List<Line> bagged() {
     return lines.stream().filter(line -> !line.isOnBoard()).toList();
@@ -192,14 +201,17 @@ public record Kit(
 
   /**
    * Gives the tasks of the kit, and those that follow from what else it says: a program that goes
-   * in before its chip is fitted or inserted.
+   * in before its chip is fitted or inserted, the holes of a host board that are cleared, the coat
+   * that is mended.
    */
   public List<Task> allTasks() {
     List<Task> early = firmware.earlyLoads();
-    if (early.isEmpty()) {
+    List<Task> onHosts = HostWork.of(this);
+    if (early.isEmpty() && onHosts.isEmpty()) {
       return tasks;
     }
     List<Task> all = new ArrayList<>(tasks);
+    all.addAll(onHosts);
     all.addAll(early);
     return List.copyOf(all);
   }

@@ -96,11 +96,42 @@ final class LineSense {
           at + "/colour",
           "'colour' is the light of an LED or the cap of a key; nothing asks for it here.");
     }
+    onHost(at, line);
     Optional<PartPackage> pack = kit.packageNamed(line.packageId());
     if (own.method() == Particulars.Method.PASTE
         && pack.filter(p -> p.lead() != LeadClass.SMD).isPresent()) {
       warn(at + "/method", "Paste is for contacts on pads; its package has leads through holes.");
     }
+  }
+
+  /** What comes off, and what replaces something, belongs to a board that was there before. */
+  private void onHost(String at, Line line) {
+    Particulars own = line.particulars();
+    if (own.comesOff() && own.soldered() != Particulars.Soldered.HOST) {
+      error(at + "/comes_off", "Only a part with 'on_board' 'host' comes off a host.");
+    }
+    if (own.aged() != null && line.isOnBoard()) {
+      error(
+          at + "/aged", "It is on the board itself: 'aged' stands with the part that replaces it.");
+    }
+    for (String ref : line.refs()) {
+      Optional<Place> place = kit.placeOf(ref);
+      boolean onHost = place.flatMap(p -> kit.board(p.board())).map(Board::host).orElse(false);
+      if (own.aged() != null && !onHost) {
+        warn(
+            at + "/aged",
+            ref + " sits on no board with 'host': nothing there is older than the kit.");
+      }
+      if (own.soldered() == Particulars.Soldered.HOST && place.isPresent() && !onHost) {
+        warn(
+            at + "/on_board",
+            ref + " is a part of a host and sits on a board that is not one: say 'host' there.");
+      }
+    }
+  }
+
+  private void error(String at, String text) {
+    findings.add(Finding.error("kit.json#" + at, text));
   }
 
   private void place(String at, Place place) {

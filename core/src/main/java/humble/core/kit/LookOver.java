@@ -32,6 +32,10 @@ public final class LookOver {
 
   /** Gives the places of a board, in the order in which an eye goes over it. */
   public static List<Spot> of(Parts parts, Board board) {
+    if (board.host()) {
+      // It is not bare: it is surveyed spot by spot.
+      return List.of();
+    }
     List<Spot> spots = new ArrayList<>();
     PointMm middle = new PointMm(board.widthMm() / 2, board.heightMm() / 2);
     double all = Math.hypot(board.widthMm(), board.heightMm()) / 2;

@@ -2,6 +2,7 @@ package humble.core.kit;
 
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is out of the ordinary in the parts of a line.
@@ -11,12 +12,28 @@ import java.util.Optional;
  * @param clearLens whether the lens is clear, so that the colour shows only when it is lit
  * @param method how their joints are made
  * @param soldered who soldered them already, if anybody did
+ * @param comesOff whether parts of a host are taken off it for good
+ * @param ratings what they bear
+ * @param aged the aged part of a host in whose place they go, null where they replace none
  */
 public record Particulars(
-    boolean unpolarised, String colour, boolean clearLens, Method method, Soldered soldered) {
+    boolean unpolarised,
+    String colour,
+    boolean clearLens,
+    Method method,
+    Soldered soldered,
+    boolean comesOff,
+    Ratings ratings,
+    @Nullable Aged aged) {
   /** Nothing out of the ordinary. */
   public static final Particulars NONE =
       new Particulars(false, "", false, Method.IRON, Soldered.NOT_YET);
+
+  /** Makes those of parts that neither come off nor replace any. */
+  public Particulars(
+      boolean unpolarised, String colour, boolean clearLens, Method method, Soldered soldered) {
+    this(unpolarised, colour, clearLens, method, soldered, false, Ratings.NONE, null);
+  }
 
   /** Whether parts are on the board before anybody begins. */
   public enum Soldered {

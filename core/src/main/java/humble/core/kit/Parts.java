@@ -103,13 +103,14 @@ public final class Parts {
 
   /**
    * Gives the refs that are not on the board in a state: absent in it, left out by what was chosen,
-   * else by what the state chooses, or not there at all.
+   * else by what the state chooses, taken off a host for good, or not there at all.
    */
   public Set<String> gone(BoardState state) {
     Map<String, String> chosen = new HashMap<>(state.choose());
     chosen.putAll(built.choices());
     Set<String> gone = new HashSet<>(Choices.leftOut(kit, chosen));
     gone.addAll(state.absent());
+    gone.addAll(kit.comingOff());
     gone.addAll(built.notThere());
     return gone;
   }

@@ -141,6 +141,8 @@ public final class BookStage implements Stage {
       case BuildEvent.Checked e ->
           e.check().equals(BuildEvent.Checked.SUPPLY) ? StageId.UNPACK : StageId.POWER;
       case BuildEvent.HostRead e -> StageId.UNPACK;
+      case BuildEvent.Surveyed e -> StageId.UNPACK;
+      case BuildEvent.HoleSeen e -> StageId.FIT;
       case BuildEvent.LookedOver e -> StageId.UNPACK;
       case BuildEvent.Snapped e -> StageId.UNPACK;
       case BuildEvent.TookSchool e -> StageId.PLAN;

@@ -97,7 +97,7 @@ public final class FitStage extends HandStage {
       case GATE -> new ElsewhereHand(of);
       case TASK ->
           Progress.place(of.open().kit(), of.step()) == StageId.FIT
-              ? new TaskHand(of)
+              ? ClearHand.is(of) ? new ClearHand(of) : new TaskHand(of)
               : Progress.waitsForFirstPower(of.open(), of.step())
                   ? new FirstPowerHand(of)
                   : new ElsewhereHand(of);

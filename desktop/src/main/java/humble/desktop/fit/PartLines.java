@@ -5,6 +5,7 @@ import humble.core.craft.Hold;
 import humble.core.craft.Iron;
 import humble.core.craft.Reversal;
 import humble.core.craft.StandOff;
+import humble.core.host.Replacement;
 import humble.core.kit.LeadForm;
 import humble.core.kit.Mount;
 import humble.core.kit.Part;
@@ -91,6 +92,7 @@ final class PartLines {
       card.why(seat.say(Hold.of(part).how()));
     }
     tack().filter(line -> full).ifPresent(card::why);
+    Replacement.of(open.built(), said.ref()).forEach(point -> card.why(seat.say(point.says())));
     hints.stream().skip(shownHints()).forEach(hint -> card.why(seat.say(hint)));
     if (fits && !changesIron) {
       card.why(seat.say(iron.how()));

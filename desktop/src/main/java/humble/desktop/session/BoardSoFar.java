@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.host.HostSurvey;
 import humble.core.kit.AsBuilt;
 import humble.core.kit.Cable;
 import humble.core.kit.ModuleRows;
@@ -20,6 +21,7 @@ final class BoardSoFar {
     Build build = open.build();
     Set<String> notThere = new HashSet<>(open.lacking());
     notThere.addAll(build.leftOut().keySet());
+    notThere.addAll(HostSurvey.missing(open.parts(), open.surveyed()));
     return new AsBuilt(build.choices(), rows(open), notThere);
   }
 

@@ -8,6 +8,9 @@ import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.circuit.Fault;
 import humble.core.craft.BuiltBoard;
+import humble.core.host.Found;
+import humble.core.host.HoleState;
+import humble.core.host.HostSurvey;
 import humble.core.kit.AsBuilt;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
@@ -16,6 +19,7 @@ import humble.core.kit.Choices;
 import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
 import humble.core.kit.Gate;
+import humble.core.kit.HostWork;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.mend.Habits;
@@ -30,9 +34,11 @@ import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -256,11 +262,41 @@ public final class OpenBuild {
     return Choices.leftOut(kit, build().choices());
   }
 
-  /** Gives what is on the board: what was fitted, and what was soldered before. */
+  /** Gives what was found at the places of a host board, by reference. */
+  public Map<String, Found> surveyed() {
+    Map<String, Found> found = new LinkedHashMap<>();
+    build()
+        .surveyed()
+        .forEach((ref, text) -> Found.named(text).ifPresent(each -> found.put(ref, each)));
+    return found;
+  }
+
+  /** Gives how the holes of a host board were last seen, by {@code REF.PIN}. */
+  public Map<String, HoleState> holes() {
+    Map<String, HoleState> seen = new LinkedHashMap<>();
+    build()
+        .holes()
+        .forEach((pin, text) -> HoleState.named(text).ifPresent(each -> seen.put(pin, each)));
+    return seen;
+  }
+
+  /**
+   * Gives what is on the board: what was fitted, and what was soldered before and is still there.
+   */
   public Set<String> onBoard() {
     Set<String> all = new LinkedHashSet<>(soldered);
+    all.removeAll(HostSurvey.missing(parts, surveyed()));
+    kit.boards().stream()
+        .filter(board -> build().doneSteps().contains(HostWork.CLEARS + board.id()))
+        .forEach(board -> all.removeAll(offOf(board)));
     all.addAll(build().fittedRefs());
     return all;
+  }
+
+  private Set<String> offOf(Board board) {
+    return kit.comingOff().stream()
+        .filter(ref -> kit.placeOf(ref).filter(p -> p.board().equals(board.id())).isPresent())
+        .collect(java.util.stream.Collectors.toSet());
   }
 
   /** Gives the folder of the kit. */

@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.host.HostSurvey;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
 import humble.core.kit.Firmware;
@@ -39,6 +40,7 @@ public final class Progress {
         for (Board board : kit.boards()) {
           spots += LookOver.of(open.parts(), board).size();
         }
+        List<HostSurvey.Spot> survey = HostSurvey.of(open.parts());
         int hosts = kit.hosts().isEmpty() ? 0 : 1;
         int supplies = kit.supplies().isEmpty() ? 0 : 1;
         boolean hostRead = build.host().map(host -> host.fits()).orElse(false);
@@ -48,9 +50,10 @@ public final class Progress {
                     .filter(s -> build.snapped().contains(s.pieces().getFirst().line()))
                     .count()
                 + Math.min(spots, build.lookedOver().size())
+                + survey.stream().filter(s -> build.surveyed().containsKey(s.ref())).count()
                 + (hostRead ? hosts : 0)
                 + (build.checked().containsKey(BuildEvent.Checked.SUPPLY) ? supplies : 0),
-            items.size() + strips.size() + spots + hosts + supplies);
+            items.size() + strips.size() + spots + survey.size() + hosts + supplies);
       }
       case SORT -> {
         List<Line> lines = toSort(kit);

@@ -1,6 +1,7 @@
 package humble.desktop.unpack;
 
 import humble.core.build.BuildEvent;
+import humble.core.host.Replacement;
 import humble.core.kit.Home;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
@@ -14,6 +15,7 @@ import humble.desktop.hand.Hand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
 
@@ -43,6 +45,7 @@ final class CupHand extends Hand {
     Line line = bag.line(item).orElse(null);
     if (line != null) {
       howKnown(card, line);
+      replaces(card, line);
     }
     bag.loose(item).map(this::reason).ifPresent(reason -> card.how(seat.say(reason)));
     card.field(typed().text(), say("unpack.of", item.needed()));
@@ -84,6 +87,31 @@ final class CupHand extends Hand {
                   .filter(home -> line.home() == Home.NONE)
                   .map(NetTrace.Proposal::because)
                   .orElseGet(() -> LooseReason.of(line))));
+    }
+  }
+
+  /** What it goes in place of, and whether it may: told of the place where it fits least. */
+  private void replaces(Card.Maker card, Line line) {
+    line.refs().stream()
+        .filter(ref -> !Replacement.of(open.parts(), ref).isEmpty())
+        .max(Comparator.comparing(ref -> Replacement.worst(Replacement.of(open.parts(), ref))))
+        .ifPresent(ref -> replaces(card, ref, Replacement.of(open.parts(), ref)));
+  }
+
+  private void replaces(Card.Maker card, String ref, List<Replacement.Point> points) {
+    Replacement.Verdict worst = Replacement.worst(points);
+    if (worst == Replacement.Verdict.FITS) {
+      card.how(say("unpack.aged.fits", ref));
+      return;
+    }
+    for (Replacement.Point point : points) {
+      if (point.verdict() == worst && worst == Replacement.Verdict.NO) {
+        card.verdict(false, seat.say(point.says()));
+      } else if (point.verdict() == worst) {
+        card.how(say("unpack.aged", ref, seat.say(point.says())));
+      } else {
+        card.why(seat.say(point.says()));
+      }
     }
   }
 

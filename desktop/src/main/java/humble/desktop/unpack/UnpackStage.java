@@ -1,6 +1,7 @@
 package humble.desktop.unpack;
 
 import humble.core.build.BuildEvent;
+import humble.core.host.HostSurvey;
 import humble.core.kit.Board;
 import humble.core.kit.LookOver;
 import humble.core.stock.Stocktake;
@@ -38,6 +39,7 @@ public final class UnpackStage extends HandStage {
   @Override
   protected Turn turn() {
     return host()
+        .or(this::survey)
         .or(this::cup)
         .or(this::snap)
         .or(this::look)
@@ -50,6 +52,21 @@ public final class UnpackStage extends HandStage {
     return open.kit().hosts().isEmpty() || fits
         ? Optional.empty()
         : Optional.of(new Turn("host", () -> new HostHand(seat, open)));
+  }
+
+  private record Surveyed(String ref) {}
+
+  private Optional<Turn> survey() {
+    List<HostSurvey.Spot> spots = HostSurvey.of(open.parts());
+    for (int i = 0; i < spots.size(); i++) {
+      int index = i;
+      String ref = spots.get(i).ref();
+      if (!open.build().surveyed().containsKey(ref)) {
+        return Optional.of(
+            new Turn(new Surveyed(ref), () -> new SurveyHand(seat, open, spots, index)));
+      }
+    }
+    return Optional.empty();
   }
 
   private Optional<Turn> cup() {

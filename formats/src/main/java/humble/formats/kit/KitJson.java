@@ -1,5 +1,6 @@
 package humble.formats.kit;
 
+import humble.core.kit.Aged;
 import humble.core.kit.Block;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
@@ -21,6 +22,7 @@ import humble.core.kit.Particulars;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.core.kit.Ratings;
 import humble.core.kit.Rule;
 import humble.core.kit.SheetEntry;
 import humble.core.kit.Side;
@@ -139,7 +141,9 @@ final class KitJson {
         height,
         c.numberFrom("thickness_mm", 0, 1.6),
         outline,
-        files);
+        files,
+        c.flag("host", false),
+        c.flag("coated", false));
   }
 
   private static double size(Cursor c, String key) {
@@ -201,7 +205,33 @@ final class KitJson {
                     text,
                     Particulars.Soldered::named,
                     List.of("maker", "host")))
-            .orElse(Particulars.Soldered.NOT_YET));
+            .orElse(Particulars.Soldered.NOT_YET),
+        c.flag("comes_off", false),
+        ratings(c),
+        c.child("aged").map(KitJson::aged).orElse(null));
+  }
+
+  private static Ratings ratings(Cursor c) {
+    return new Ratings(positive(c, "rated_v"), c.maybeNumber("rated_c"));
+  }
+
+  private static Aged aged(Cursor c) {
+    return new Aged(
+        c.text("value"),
+        ratings(c),
+        positive(c, "diameter_mm"),
+        positive(c, "height_mm"),
+        positive(c, "pitch_mm"),
+        c.flag("unpolarised", false));
+  }
+
+  private static @Nullable Double positive(Cursor c, String key) {
+    Double number = c.maybeNumber(key);
+    if (number != null && number <= 0) {
+      c.error(key, "It must be more than 0.");
+      return null;
+    }
+    return number;
   }
 
   /** The most current a part survives stands on its line or in its model. */

@@ -2,6 +2,7 @@ package humble.formats.kit;
 
 import humble.core.budget.Budget;
 import humble.core.budget.Spent;
+import humble.core.kit.Aged;
 import humble.core.kit.Board;
 import humble.core.kit.Home;
 import humble.core.kit.Kit;
@@ -13,6 +14,7 @@ import humble.core.kit.PartPackage;
 import humble.core.kit.Particulars;
 import humble.core.kit.Place;
 import humble.core.kit.PointMm;
+import humble.core.kit.Ratings;
 import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
@@ -32,6 +34,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -93,6 +96,12 @@ public final class KitWriter {
     number(to, "width_mm", board.widthMm());
     number(to, "height_mm", board.heightMm());
     number(to, "thickness_mm", board.thicknessMm());
+    if (board.host()) {
+      to.put("host", true);
+    }
+    if (board.coated()) {
+      to.put("coated", true);
+    }
     if (!board.files().isEmpty()) {
       ObjectNode files = to.putObject("files");
       new TreeMap<>(board.files()).forEach(files::put);
@@ -146,6 +155,36 @@ public final class KitWriter {
       to.put("method", particulars.method().text());
     }
     text(to, "on_board", particulars.soldered().text());
+    if (particulars.comesOff()) {
+      to.put("comes_off", true);
+    }
+    ratings(to, particulars.ratings());
+    Aged aged = particulars.aged();
+    if (aged != null) {
+      aged(to.putObject("aged"), aged);
+    }
+  }
+
+  private static void ratings(ObjectNode to, Ratings ratings) {
+    maybe(to, "rated_v", ratings.volts());
+    maybe(to, "rated_c", ratings.celsius());
+  }
+
+  private static void aged(ObjectNode to, Aged aged) {
+    text(to, "value", aged.value());
+    ratings(to, aged.ratings());
+    maybe(to, "diameter_mm", aged.diameterMm());
+    maybe(to, "height_mm", aged.heightMm());
+    maybe(to, "pitch_mm", aged.pitchMm());
+    if (aged.unpolarised()) {
+      to.put("unpolarised", true);
+    }
+  }
+
+  private static void maybe(ObjectNode to, String key, @Nullable Double number) {
+    if (number != null) {
+      number(to, key, number);
+    }
   }
 
   private static void place(ObjectNode to, Place place) {

@@ -51,6 +51,8 @@ public final class EventWords {
       case BuildEvent.UsesMeter e -> words.say("event.meter", e.profile());
       case BuildEvent.HostRead e ->
           words.say(e.fits() ? "event.host" : "event.host-wrong", e.shown());
+      case BuildEvent.Surveyed e -> known(words, "event.surveyed", e.found(), e.ref());
+      case BuildEvent.HoleSeen e -> known(words, "event.hole", e.state(), e.pin());
       case BuildEvent.LookedOver e ->
           words.say(e.fine() ? "event.looked" : "event.looked-found", e.spot(), e.board());
       case BuildEvent.Snapped e -> words.say("event.snapped", e.line());
@@ -163,5 +165,11 @@ public final class EventWords {
 
   private static String hex(long address) {
     return String.format(java.util.Locale.ROOT, "%02x", address);
+  }
+
+  /** A word that another version wrote is told as it is. */
+  private static String known(Words words, String key, String word, String at) {
+    String own = key + "." + word;
+    return words.knows(own) ? words.say(own, at) : words.say(key + ".other", at, word);
   }
 }

@@ -140,6 +140,8 @@ class HtmlReportTest {
             new BuildEvent.Replaced("C1", "a larger one"),
             new BuildEvent.GateRead("apart", Double.POSITIVE_INFINITY, "Ω", "inside", false),
             new BuildEvent.HostRead("HB-4", true),
+            new BuildEvent.Surveyed("C9", "burnt"),
+            new BuildEvent.HoleSeen("C9.1", "lifted"),
             new BuildEvent.LookedOver("main", "outline", false),
             new BuildEvent.Snapped("hdr6"),
             new BuildEvent.Sees("warm", "deutan"),
