@@ -11,16 +11,13 @@ import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Line;
 import humble.core.words.Words;
-import humble.formats.InputFile;
 import humble.formats.ReadingBudget;
-import humble.formats.board.BoardLayers;
-import humble.formats.board.BoardNets;
 import humble.formats.board.BoardReading;
-import humble.formats.board.KnownPin;
 import humble.formats.board.LengthUnit;
 import humble.formats.board.NetText;
 import humble.formats.board.NetsBeside;
 import humble.formats.kit.BoardFiles;
+import humble.formats.kit.BoardImport;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
 import humble.formats.table.TableText;
@@ -43,9 +40,6 @@ import picocli.CommandLine.Option;
     description = "Make a kit of a parts list, and say what had to be guessed.")
 final class ImportCommand extends humble.cli.Command {
   private static final Words WORDS = Words.core(Locale.ENGLISH);
-
-  private static final String BOARD_FOLDER = "board";
-  private static final long MOST_LAYER_BYTES = 32L << 20;
 
   @Option(names = "--bom", paramLabel = "FILE.csv", description = "Parts list, any dialect of CSV.")
   @Nullable Path bom;
@@ -137,11 +131,11 @@ final class ImportCommand extends humble.cli.Command {
     if (!bad.isEmpty()) {
       throw new BadInput(bad);
     }
-    Map<String, String> roles = files == null ? Map.of() : files.within(BOARD_FOLDER);
+    Map<String, String> roles = files == null ? Map.of() : files.within(BoardImport.FOLDER);
     BoardReading board =
         files == null
-            ? new BoardReading(BoardFacts.NONE, List.of())
-            : BoardReading.of(files.byRole(), budget);
+            ? new BoardReading(BoardFacts.NONE, List.of(), List.of())
+            : BoardReading.of(files.byRole(), length, budget);
     problems.addAll(board.problems());
     if (bom == null && paste == null) {
       rows.addAll(board.facts().rows());
@@ -157,7 +151,10 @@ final class ImportCommand extends humble.cli.Command {
     }
     Draft draft = Intake.draft(title(target), rows, placed, roles, facts);
     if (files != null && nets == null) {
-      draft = withCopper(draft, files, board.facts(), rows, placed, roles, length, problems);
+      BoardImport traced =
+          BoardImport.of(title(target), rows, placed, files, board.facts(), length);
+      traced.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
+      draft = traced.draft();
     }
     problems.addAll(draft.problems());
     write(target, draft, files, problems);
@@ -181,47 +178,6 @@ final class ImportCommand extends humble.cli.Command {
       bad.add(String.valueOf(e.getMessage()));
       return facts;
     }
-  }
-
-  /** Nets by the copper itself, where it is routed: pads by name, or by where the parts lie. */
-  private Draft withCopper(
-      Draft draft,
-      BoardFiles files,
-      BoardFacts facts,
-      List<PartRow> rows,
-      List<PartRow> placed,
-      Map<String, String> roles,
-      LengthUnit length,
-      List<Finding> problems) {
-    Map<String, String> names = new LinkedHashMap<>();
-    files.byRole().forEach((role, file) -> names.put(role, fileName(file)));
-    Path folder = Objects.requireNonNull(board);
-    BoardLayers.Source bytes =
-        name -> InputFile.bytes(folder.resolve(name), MOST_LAYER_BYTES, ReadingBudget.usual());
-    if (names.keySet().stream().noneMatch(role -> role.startsWith("copper_"))
-        || !BoardNets.hasTracks(names, bytes, length, ReadingBudget.usual())) {
-      return draft;
-    }
-    BoardNets nets =
-        BoardNets.of(
-            names,
-            bytes,
-            BoardNets.Source.COPPER,
-            draft.kit().boards().isEmpty()
-                ? List.of()
-                : KnownPin.of(draft.kit(), draft.kit().boards().getFirst().id()),
-            length,
-            ReadingBudget.usual());
-    nets.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
-    Map<String, List<String>> pins = nets.pins();
-    return pins.isEmpty()
-        ? draft
-        : Intake.draft(
-            draft.kit().name(),
-            rows,
-            placed,
-            roles,
-            new BoardFacts(facts.outline(), facts.pads(), pins));
   }
 
   private interface Table {
@@ -284,7 +240,7 @@ final class ImportCommand extends humble.cli.Command {
   private void write(Path target, Draft draft, @Nullable BoardFiles files, List<Finding> problems) {
     Map<String, Path> within = new LinkedHashMap<>();
     if (files != null) {
-      files.all().forEach(file -> within.put(BOARD_FOLDER + "/" + fileName(file), file));
+      files.all().forEach(file -> within.put(BoardImport.FOLDER + "/" + fileName(file), file));
       files
           .others()
           .forEach(file ->

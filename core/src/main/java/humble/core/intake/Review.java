@@ -37,16 +37,28 @@ public final class Review {
   private final List<PartRow> rows;
   private final List<PartRow> places;
   private final Map<String, String> files;
+  private final BoardFacts facts;
   private final Set<String> confirmed = new HashSet<>();
   private Draft draft;
 
   /** Begins with what was read. */
   public Review(String name, List<PartRow> rows, List<PartRow> places, Map<String, String> files) {
+    this(name, rows, places, files, BoardFacts.NONE);
+  }
+
+  /** Begins with what was read, the files of a board included. */
+  public Review(
+      String name,
+      List<PartRow> rows,
+      List<PartRow> places,
+      Map<String, String> files,
+      BoardFacts facts) {
     this.name = name;
     this.rows = new ArrayList<>(rows);
     this.places = List.copyOf(places);
     this.files = Map.copyOf(files);
-    this.draft = Intake.draft(name, rows, places, files);
+    this.facts = facts;
+    this.draft = Intake.draft(name, rows, places, files, facts);
   }
 
   /** Gives the draft as it stands. */
@@ -96,7 +108,7 @@ public final class Review {
         rows.set(of.get(i), new PartRow(row.where(), cells));
       }
     }
-    draft = Intake.draft(name, rows, places, files);
+    draft = Intake.draft(name, rows, places, files, facts);
   }
 
   /** Takes everything that is still open as it was guessed. */

@@ -9,6 +9,7 @@ import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,13 +19,17 @@ import org.jspecify.annotations.Nullable;
 public final class IntakeStage extends HandStage {
   private final Session session;
   private final TypedList list;
+  private final Sources sources;
+  private boolean looking;
   private @Nullable Review review;
 
   /** Makes the stage; what was typed earlier and not kept as a kit is there again. */
   public IntakeStage(Session session, Desk desk, Clock clock) {
     super(desk);
     this.session = session;
-    this.list = new TypedList(seat, session.home(), clock);
+    this.list =
+        new TypedList(seat, session.home(), clock, session.works(() -> seat.desk().refresh()));
+    this.sources = new Sources(seat, list);
   }
 
   private record Asked(Review review, Question question) {}
@@ -33,6 +38,14 @@ public final class IntakeStage extends HandStage {
 
   @Override
   protected Turn turn() {
+    if (looking && review == null && !list.isReading()) {
+      Optional<SourceHand.Asked> asked = sources.next();
+      if (asked.isPresent()) {
+        return new Turn(
+            asked.get().title(), () -> new SourceHand(seat, list, asked.get(), this::back));
+      }
+      review = list.review();
+    }
     Review going = review;
     if (going == null) {
       return new Turn(
@@ -54,11 +67,12 @@ public final class IntakeStage extends HandStage {
   }
 
   private void look() {
-    review = list.review();
+    looking = true;
   }
 
   /** Goes back to the list; what was decided about it is asked again. */
   private void back() {
+    looking = false;
     review = null;
   }
 
@@ -84,7 +98,7 @@ public final class IntakeStage extends HandStage {
 
   /** Reads a file that was dropped or chosen. */
   public void file(Path file) {
-    review = null;
+    back();
     list.take(file);
     seat.desk().refresh();
   }

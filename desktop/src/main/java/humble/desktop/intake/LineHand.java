@@ -27,6 +27,14 @@ final class LineHand extends ListHand {
     if (typed().isEmpty()) {
       card.how(say("intake.how"));
       card.how(say("intake.how.more"));
+      list.board()
+          .ifPresent(board ->
+              card.how(
+                  say(
+                      "intake.board.read",
+                      String.valueOf(board.folder().getFileName()),
+                      board.files().byRole().size(),
+                      list.draft().kit().nets().size())));
       trouble(card);
     } else {
       preview(card);
@@ -43,6 +51,9 @@ final class LineHand extends ListHand {
     }
     if (!typed().isEmpty()) {
       return card.go(say("intake.add"), this::add);
+    }
+    if (list.isReading()) {
+      return card.notYet(say("intake.reading"));
     }
     return lines == 0
         ? card.notYet(say("intake.nothing"))

@@ -37,7 +37,7 @@ final class NameHand extends ListHand {
     String text = typed().text();
     String name = text.isBlank() ? list.name() : text.strip();
     try {
-      Path at = session.keep(list.kit(name, review));
+      Path at = session.keep(list.kit(name, review), list.boardFiles());
       list.keptAsKit();
       session.layKit(at);
       seat.desk().go(StageId.UNPACK);

@@ -259,14 +259,18 @@ public final class BenchKeys implements Desk {
     handle(() -> stage.openFile());
   }
 
-  /** A kit that is dropped on the window is laid on the bench; any other file is a list. */
+  /**
+   * A kit that is dropped on the window is laid on the bench; any other file is a list, any other
+   * folder the files of a board.
+   */
   public void dropped(List<Path> files) {
     handle(() -> files.forEach(this::dropped));
   }
 
   private void dropped(Path path) {
     String name = String.valueOf(path.getFileName());
-    if (Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
+    boolean board = Files.isDirectory(path) && !Files.exists(path.resolve("kit.json"));
+    if (!board && Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
       session.layKit(path);
       go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
     } else {

@@ -87,8 +87,19 @@ public final class Session {
    * @throws IOException with one sentence, when it cannot be written
    */
   public Path keep(Kit kit) throws IOException {
+    return keep(kit, Map.of());
+  }
+
+  /**
+   * Keeps a kit that was brought in, with its files, and puts it on the shelf.
+   *
+   * @param files files by their place in the kit
+   * @return where it is
+   * @throws IOException with one sentence, when it cannot be written
+   */
+  public Path keep(Kit kit, Map<String, Path> files) throws IOException {
     Path folder = WholeFile.unused(WholeFile.within(home.resolve("kits"), kit.id(), ""));
-    KitWriter.write(folder, KitWriter.text(kit), Map.of(), false);
+    KitWriter.write(folder, KitWriter.text(kit), files, false);
     addToShelf(folder);
     return folder;
   }
@@ -214,6 +225,11 @@ public final class Session {
     last.flatMap(Build::fedBy).ifPresent(how -> first.add(new BuildEvent.FedBy(how)));
     append(id, first);
     open(journal.build(id), fresh.kit(), fresh.path());
+  }
+
+  /** Gives background work that belongs to no build; {@code changed} shows what became of it. */
+  public Works works(Runnable changed) {
+    return new Works(bench(), changed);
   }
 
   /** Who waits and who tells may be said after a build was opened. */

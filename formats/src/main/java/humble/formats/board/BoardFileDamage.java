@@ -12,11 +12,27 @@ public final class BoardFileDamage extends IOException {
 
   private final String where;
   private final String what;
+  private final boolean unitless;
 
   BoardFileDamage(String file, int line, String what) {
+    this(file, line, what, false);
+  }
+
+  /**
+   * Makes it.
+   *
+   * @param unitless whether all that it lacks is the unit of its lengths
+   */
+  BoardFileDamage(String file, int line, String what, boolean unitless) {
     super(file + " line " + line + ": " + shortened(what));
     this.where = file + " line " + line;
     this.what = shortened(what);
+    this.unitless = unitless;
+  }
+
+  /** Tells whether all that the file lacks is the unit of its lengths. */
+  boolean isUnitless() {
+    return unitless;
   }
 
   private static String shortened(String what) {

@@ -22,10 +22,12 @@ import java.util.TreeMap;
  *
  * @param facts what was read
  * @param problems files that could not be read, each with its line
+ * @param unitless names of files of which nobody says the unit
  */
-public record BoardReading(BoardFacts facts, List<Finding> problems) {
+public record BoardReading(BoardFacts facts, List<Finding> problems, List<String> unitless) {
   public BoardReading {
     problems = List.copyOf(problems);
+    unitless = List.copyOf(unitless);
   }
 
   /** Reads files by the role they have in a kit, with the usual budget. */
@@ -35,7 +37,17 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
 
   /** Reads files by the role they have in a kit; all of them out of one budget. */
   public static BoardReading of(Map<String, Path> byRole, Budget budget) {
+    return of(byRole, LengthUnit.UNSAID, budget);
+  }
+
+  /**
+   * Reads files by the role they have in a kit; all of them out of one budget.
+   *
+   * @param unit unit of files that do not say theirs
+   */
+  public static BoardReading of(Map<String, Path> byRole, LengthUnit unit, Budget budget) {
     List<Finding> problems = new ArrayList<>();
+    List<String> unitless = new ArrayList<>();
     Optional<double[]> outline = Optional.empty();
     Map<String, BoardFacts.Pad> pads = new LinkedHashMap<>();
     Map<String, List<String>> nets = new TreeMap<>();
@@ -44,7 +56,7 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
       try {
         byte[] bytes = InputFile.bytes(file.getValue(), Gerber.MOST_BYTES, budget);
         if (!file.getKey().equals("netlist")
-            && BoardFileRead.of(file.getKey(), name, bytes, budget)
+            && BoardFileRead.of(file.getKey(), name, bytes, unit, budget)
                 instanceof BoardFileRead.OfLayer read) {
           switch (file.getKey()) {
             case "profile" -> outline = read.layer().outlineExtent();
@@ -55,6 +67,9 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
         }
       } catch (BoardFileDamage e) {
         problems.add(e.error());
+        if (e.isUnitless()) {
+          unitless.add(name);
+        }
       } catch (Spent e) {
         problems.add(Finding.error(name, e.sentence()));
       } catch (IOException e) {
@@ -65,7 +80,7 @@ public record BoardReading(BoardFacts facts, List<Finding> problems) {
     if (netlist != null) {
       netlist(netlist, pads, nets, problems, budget);
     }
-    return new BoardReading(new BoardFacts(outline, pads, nets), problems);
+    return new BoardReading(new BoardFacts(outline, pads, nets), problems, unitless);
   }
 
   /** A pin with a pad on both sides is a hole through the board. */

@@ -131,7 +131,7 @@ record DrillForm(double unitMm, boolean leadingKept, int whole, int decimals, Li
     }
     if (unit == 0) {
       throw new BoardFileDamage(
-          file, 1, "The file does not say whether its lengths are millimetres or inches.");
+          file, 1, "The file does not say whether its lengths are millimetres or inches.", true);
     }
     int whole = seen.decimals > 0 ? seen.whole : unit == INCH_MM ? 2 : 3;
     int decimals = seen.decimals > 0 ? seen.decimals : unit == INCH_MM ? 4 : 3;

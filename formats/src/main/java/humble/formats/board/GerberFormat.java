@@ -39,7 +39,7 @@ final class GerberFormat {
   /** Gives millimetres of one unit of the file. */
   double unitMm() throws BoardFileDamage {
     if (unitMm == 0) {
-      throw text.damage(
+      throw text.unitless(
           "The file does not say whether its lengths are millimetres or inches: MO is missing.");
     }
     return unitMm;

@@ -23,6 +23,11 @@ final class GerberText {
     return damage(line, what);
   }
 
+  /** Gives damage of a file that lacks nothing but its unit. */
+  BoardFileDamage unitless(String what) {
+    return new BoardFileDamage(file, line, what, true);
+  }
+
   /** Gives damage at a line. */
   BoardFileDamage damage(int where, String what) {
     return new BoardFileDamage(file, where, what);

@@ -19,14 +19,52 @@ import java.util.stream.Stream;
  * @param byRole file by the role it has in a kit file
  * @param byItsName those of them that only their names tell
  * @param others files whose role could not be told
+ * @param unclear those of them that hold the drawing of a layer
  */
 public record BoardFiles(
-    SequencedMap<String, Path> byRole, SequencedMap<String, Path> byItsName, List<Path> others) {
+    SequencedMap<String, Path> byRole,
+    SequencedMap<String, Path> byItsName,
+    List<Path> others,
+    List<Path> unclear) {
+  /** Every role that a file can be given; inner layers count from the top. */
+  public static final List<String> ROLES =
+      List.of(
+          "copper_top",
+          "copper_bottom",
+          "mask_top",
+          "mask_bottom",
+          "legend_top",
+          "legend_bottom",
+          "profile",
+          "copper_2",
+          "copper_3",
+          "paste_top",
+          "paste_bottom");
+
   private static final int MOST_FILES = 500;
   private static final int HEAD_BYTES = 8192;
 
   public BoardFiles {
     others = List.copyOf(others);
+    unclear = List.copyOf(unclear);
+  }
+
+  /**
+   * Gives these files with roles that somebody told.
+   *
+   * @param told role by file; an empty one says that it is no layer of the board
+   */
+  public BoardFiles with(Map<Path, String> told) {
+    SequencedMap<String, Path> roles = new LinkedHashMap<>(byRole);
+    List<Path> rest = new ArrayList<>(others);
+    List<Path> asked = new ArrayList<>(unclear);
+    told.forEach((file, role) -> {
+      asked.remove(file);
+      if (!role.isEmpty() && !roles.containsKey(role) && rest.remove(file)) {
+        roles.put(role, file);
+      }
+    });
+    return new BoardFiles(roles, byItsName, rest, asked);
   }
 
   /**
@@ -56,10 +94,15 @@ public record BoardFiles(
     SequencedMap<String, Path> byRole = new LinkedHashMap<>();
     SequencedMap<String, Path> byItsName = new LinkedHashMap<>();
     List<Path> others = new ArrayList<>();
+    List<Path> unclear = new ArrayList<>();
     for (Path file : files) {
-      Optional<FileRole> role = role(file);
+      String head = head(file);
+      Optional<FileRole> role = FileRole.of(name(file), head);
       if (role.isEmpty()) {
         others.add(file);
+        if (FileRole.isUnclear(name(file), head)) {
+          unclear.add(file);
+        }
         continue;
       }
       String name = role.get().name();
@@ -78,7 +121,7 @@ public record BoardFiles(
         others.add(file);
       }
     }
-    return new BoardFiles(byRole, byItsName, others);
+    return new BoardFiles(byRole, byItsName, others, unclear);
   }
 
   /** Several files may drill: blind holes, slots and round ones come apart. */
@@ -106,11 +149,9 @@ public record BoardFiles(
     return String.valueOf(file.getFileName());
   }
 
-  private static Optional<FileRole> role(Path file) throws IOException {
-    String head;
+  private static String head(Path file) throws IOException {
     try (InputStream in = Files.newInputStream(file)) {
-      head = new String(in.readNBytes(HEAD_BYTES), StandardCharsets.ISO_8859_1);
+      return new String(in.readNBytes(HEAD_BYTES), StandardCharsets.ISO_8859_1);
     }
-    return FileRole.of(name(file), head);
   }
 }

@@ -47,6 +47,19 @@ record FileRole(String name, boolean sure) {
     }
   }
 
+  /**
+   * Tells whether a file whose role is not told draws a layer that may be one of the board's: it
+   * says nothing of its function, and its name nothing of a drawing for people.
+   */
+  static boolean isUnclear(String fileName, String head) {
+    boolean layer = head.contains("%FS") || head.contains("%MO") || head.contains("%AD");
+    return layer
+        && !FUNCTION.matcher(head).find()
+        && !fileName
+            .toLowerCase(Locale.ROOT)
+            .matches(".*(fab|assembly|courtyard|adhes|glue|drill.?(map|guide|draw)).*");
+  }
+
   /** Tells what a file is; empty when neither it nor its name says so. */
   static Optional<FileRole> of(String fileName, String head) {
     Matcher function = FUNCTION.matcher(head);

@@ -28,8 +28,25 @@ import org.jspecify.annotations.Nullable;
  * @param rows rows by column
  * @param problems what could not be used
  * @param headed whether the table has headings, rather than columns that were told by their cells
+ * @param unknown columns that are not understood
  */
-public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean headed) {
+public record PartsTable(
+    List<PartRow> rows, List<Finding> problems, boolean headed, List<Unknown> unknown) {
+  private static final int MOST_EXAMPLES = 3;
+
+  /**
+   * A column that is not understood, and can be assigned.
+   *
+   * @param heading as it stands, in lower case
+   * @param filled rows that have something in it
+   * @param examples some of what stands in it
+   */
+  public record Unknown(String heading, long filled, List<String> examples) {
+    public Unknown {
+      examples = List.copyOf(examples);
+    }
+  }
+
   private static final Pattern UNIT =
       Pattern.compile(
           "\\bunits?\\b[^a-z]{0,4}(?:used|are|is|of measure)?[^a-z]{0,4}(mm|millimet|mils?\\b|inch|in\\b)");
@@ -56,6 +73,7 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
   public PartsTable {
     rows = List.copyOf(rows);
     problems = List.copyOf(problems);
+    unknown = List.copyOf(unknown);
   }
 
   /** Reads a parts list with the usual budget. */
@@ -126,6 +144,7 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
       throw new IOException(source + " " + e.getMessage(), e);
     }
     List<Finding> problems = new ArrayList<>();
+    List<Unknown> unknown = new ArrayList<>();
     int at = heading(all, telling, assigned);
     Headings headings;
     if (at >= 0) {
@@ -136,7 +155,8 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
               assigned,
               all.subList(at + 1, all.size()),
               source + " line " + all.get(at).line(),
-              problems);
+              problems,
+              unknown);
       if (places) {
         headings = headings.inUnit(unitBefore(all.subList(0, at)));
       }
@@ -187,7 +207,7 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
     if (rows.isEmpty()) {
       problems.add(Finding.warning(source, "The table has headings, but no rows."));
     }
-    return new PartsTable(rows, problems, at >= 0);
+    return new PartsTable(rows, problems, at >= 0, unknown);
   }
 
   /** Long lists repeat their headings on every page. */
@@ -242,7 +262,8 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
         Map<String, Column> assigned,
         List<Dialect.Row> rows,
         String where,
-        List<Finding> problems) {
+        List<Finding> problems,
+        List<Unknown> unknown) {
       Map<Column, List<Integer>> columns = new EnumMap<>(Column.class);
       Map<Column, String> units = new EnumMap<>(Column.class);
       for (int i = 0; i < cells.size(); i++) {
@@ -253,7 +274,7 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
         }
         // What is headed as a number of the row and counts nothing is something else.
         if (column == null || column == Column.ROW_NUMBER) {
-          unknown(heading, i, rows, where, problems);
+          unknown(heading, i, rows, where, problems, unknown);
         } else {
           columns.computeIfAbsent(column, c -> new ArrayList<>()).add(i);
           double unit = Column.unitMm(heading);
@@ -274,12 +295,26 @@ public record PartsTable(List<PartRow> rows, List<Finding> problems, boolean hea
 
     /** A column that nothing here understands is said, unless nothing stands in it. */
     private static void unknown(
-        String heading, int index, List<Dialect.Row> rows, String where, List<Finding> problems) {
-      long filled =
+        String heading,
+        int index,
+        List<Dialect.Row> rows,
+        String where,
+        List<Finding> problems,
+        List<Unknown> unknown) {
+      List<String> cells =
           rows.stream()
               .filter(row -> index < row.cells().size() && !row.cells().get(index).isBlank())
-              .count();
+              .map(row -> shortened(row.cells().get(index).strip()))
+              .toList();
+      long filled = cells.size();
       if (filled > 0) {
+        if (!heading.isEmpty()) {
+          unknown.add(
+              new Unknown(
+                  heading.toLowerCase(Locale.ROOT),
+                  filled,
+                  cells.stream().distinct().limit(MOST_EXAMPLES).toList()));
+        }
         String name = heading.isEmpty() ? "without a heading" : "'" + shortened(heading) + "'";
         problems.add(
             Finding.note(
