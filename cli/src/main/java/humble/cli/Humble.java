@@ -36,6 +36,7 @@ import picocli.CommandLine.Command;
       Pin1Command.class,
       CuesCommand.class,
       HostCommand.class,
+      LightsCommand.class,
       JointsCommand.class,
       WindCommand.class,
       CircuitCommand.class,

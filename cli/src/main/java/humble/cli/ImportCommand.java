@@ -2,6 +2,7 @@ package humble.cli;
 
 import humble.core.budget.Budget;
 import humble.core.intake.BoardFacts;
+import humble.core.intake.ChipLibrary;
 import humble.core.intake.Column;
 import humble.core.intake.Draft;
 import humble.core.intake.Guess;
@@ -9,6 +10,7 @@ import humble.core.intake.Intake;
 import humble.core.intake.PartRow;
 import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
+import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.words.Words;
 import humble.formats.ReadingBudget;
@@ -18,6 +20,8 @@ import humble.formats.board.NetText;
 import humble.formats.board.NetsBeside;
 import humble.formats.kit.BoardFiles;
 import humble.formats.kit.BoardImport;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
 import humble.formats.table.PartsTable;
 import humble.formats.table.TableText;
@@ -30,6 +34,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -149,10 +154,10 @@ final class ImportCommand extends humble.cli.Command {
     if (!bad.isEmpty()) {
       throw new BadInput(bad);
     }
-    Draft draft = Intake.draft(title(target), rows, placed, roles, facts);
+    Draft draft = Intake.draft(title(target), rows, placed, roles, facts, chips());
     if (files != null && nets == null) {
       BoardImport traced =
-          BoardImport.of(title(target), rows, placed, files, board.facts(), length);
+          BoardImport.of(title(target), rows, placed, files, board.facts(), length, chips());
       traced.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
       draft = traced.draft();
     }
@@ -220,6 +225,27 @@ final class ImportCommand extends humble.cli.Command {
     } catch (IOException e) {
       bad.add(String.valueOf(e.getMessage()));
       return null;
+    }
+  }
+
+  /** What the kits of this bench tell of their chips; one that cannot be read tells nothing. */
+  private static ChipLibrary chips() {
+    Path kits = Bench.home().resolve("kits");
+    if (!Files.isDirectory(kits)) {
+      return ChipLibrary.NONE;
+    }
+    try (Stream<Path> folders = Files.list(kits)) {
+      return ChipLibrary.of(
+          folders
+              .sorted()
+              .filter(folder -> Files.exists(folder.resolve("kit.json")))
+              .flatMap(folder ->
+                  KitFolder.at(folder).read() instanceof KitRead.Opened opened
+                      ? Stream.of(opened.kit())
+                      : Stream.<Kit>empty())
+              .toList());
+    } catch (IOException e) {
+      return ChipLibrary.NONE;
     }
   }
 

@@ -124,6 +124,10 @@ class IntakeStageTest {
       bench.type("nonsense");
       assertThat(bench.card().goEnabled()).isFalse();
       bench.press(KeyCode.ESCAPE);
+      assertThat(bench.card().go()).isEqualTo("Take chip, 14 pins");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().title()).startsWith("Which pins feed chip");
+      assertThat(bench.card().how().toString()).contains("not reckoned with");
       bench.press(KeyCode.ENTER);
       assertThat(bench.card().title()).isEqualTo("What is it called?");
       bench.type("Tide clock");

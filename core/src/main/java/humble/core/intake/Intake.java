@@ -52,11 +52,14 @@ public final class Intake {
   private final SequencedMap<String, List<Integer>> rowsOf = new LinkedHashMap<>();
   private final SequencedMap<String, PartPackage> packages = new LinkedHashMap<>();
   private final PackageGuess.Memory memory = new PackageGuess.Memory();
+  private final ChipLibrary chips;
   private final List<Loose> loose = new ArrayList<>();
   private final List<Line> lines = new ArrayList<>();
   private final SequencedMap<String, List<String>> versions = new LinkedHashMap<>();
 
-  private Intake() {}
+  private Intake(ChipLibrary chips) {
+    this.chips = chips;
+  }
 
   /**
    * Makes the draft of a kit.
@@ -87,7 +90,27 @@ public final class Intake {
       List<PartRow> places,
       Map<String, String> files,
       BoardFacts facts) {
-    return new Intake().make(name, rows, places, files, facts);
+    return draft(name, rows, places, files, facts, ChipLibrary.NONE);
+  }
+
+  /**
+   * Makes the draft of a kit at a bench that knows some chips.
+   *
+   * @param name name of the kit for people
+   * @param rows rows of the parts list
+   * @param places rows of the placement list, empty when there is none
+   * @param files board files by role, relative to the kit
+   * @param facts what the board files say
+   * @param chips what is known of chips
+   */
+  public static Draft draft(
+      String name,
+      List<PartRow> rows,
+      List<PartRow> places,
+      Map<String, String> files,
+      BoardFacts facts,
+      ChipLibrary chips) {
+    return new Intake(chips).make(name, rows, places, files, facts);
   }
 
   private Draft make(
@@ -227,7 +250,8 @@ public final class Intake {
       return;
     }
     LineDraft made =
-        new LineDraft(first, List.copyOf(refs), counted ? pieces : -1, problems, guesses, memory);
+        new LineDraft(
+            first, List.copyOf(refs), counted ? pieces : -1, problems, guesses, memory, chips);
     if (!made.isPart()) {
       if (made.isSomething()) {
         String id = Slug.free(Slug.of(made.name()), ids);

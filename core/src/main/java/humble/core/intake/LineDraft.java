@@ -44,6 +44,7 @@ final class LineDraft {
   private final List<Finding> problems;
   private final List<Guess> guesses;
   private final PackageGuess.Memory memory;
+  private final ChipLibrary chips;
   private final String hint;
   private final KindGuess kind;
   private final boolean kindGiven;
@@ -59,8 +60,10 @@ final class LineDraft {
       int pieces,
       List<Finding> problems,
       List<Guess> guesses,
-      PackageGuess.Memory memory) {
+      PackageGuess.Memory memory,
+      ChipLibrary chips) {
     this.memory = memory;
+    this.chips = chips;
     this.row = row;
     this.refs = refs;
     this.pieces = pieces;
@@ -185,7 +188,10 @@ final class LineDraft {
                     pack.pins().size(),
                     row.text(Column.PIN_ORDER),
                     row.text(Column.SUPPLY_PINS),
-                    row.text(Column.MODEL_VOLTS)))
+                    row.text(Column.MODEL_VOLTS),
+                    chips
+                        .chip(value, pack.pins().size())
+                        .or(() -> chips.chip(row.text(Column.MARKING), pack.pins().size()))))
             .orElse(null);
     if (guess == null) {
       return null;

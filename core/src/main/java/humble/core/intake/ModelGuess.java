@@ -19,10 +19,10 @@ import org.jspecify.annotations.Nullable;
  * zener or a regulator, the register a transistor's number was given under, the corners that a
  * family of logic is fed at.
  *
- * @param model the model
+ * @param model the model, null where somebody has to be asked first
  * @param guesses what had to be guessed for it, by key of the guess
  */
-record ModelGuess(Model model, List<Made> guesses) {
+record ModelGuess(@Nullable Model model, List<Made> guesses) {
   /**
    * One thing guessed.
    *
@@ -73,6 +73,9 @@ record ModelGuess(Model model, List<Made> guesses) {
           "uv",
           "ultraviolet");
 
+  private static final int LEAST_PINS = 8;
+  private static final int MOST_PINS = 64;
+
   private static final Pattern WORD = Pattern.compile("[^\\p{L}]+");
   private static final Pattern VOLTS =
       Pattern.compile("(?i)(?<![\\w.])([0-9]{1,2})(?:[.,]([0-9]{1,2}))?\\s?v([0-9])?(?![\\w])");
@@ -93,7 +96,8 @@ record ModelGuess(Model model, List<Made> guesses) {
       int pins,
       String pinOrder,
       String supplyPins,
-      String modelVolts) {
+      String modelVolts,
+      Optional<ChipLibrary.Known> chip) {
     /** Volts that somebody decided; NaN when nobody did. */
     double decidedV() {
       String text = modelVolts.strip().replace(',', '.').replaceAll("\\s?[vV]$", "");
@@ -301,8 +305,21 @@ record ModelGuess(Model model, List<Made> guesses) {
     boolean given = said.supplyPins().matches("[0-9A-Za-z]{1,4} [0-9A-Za-z]{1,4}");
     boolean logic = type.map(t -> t.scheme().equals("logic")).orElse(false);
     boolean corners = logic && List.of(14, 16, 20).contains(said.pins());
+    if (!given && said.chip().isPresent()) {
+      ChipLibrary.Known known = said.chip().get();
+      return Optional.of(
+          new ModelGuess(
+              known.model(),
+              List.of(
+                  new Made(
+                      "supply_pins",
+                      known.model().plus() + " " + known.model().minus(),
+                      0.95,
+                      Phrase.of("guess.model.chip", known.kit()),
+                      List.of()))));
+    }
     if (!given && !corners) {
-      return Optional.empty();
+      return unfed(said);
     }
     String[] pins =
         given
@@ -319,6 +336,23 @@ record ModelGuess(Model model, List<Made> guesses) {
                     Phrase.of("guess.model.corners"),
                     List.of()));
     return Optional.of(new ModelGuess(new Model.Load(pins[0], pins[1], 2, 2, Map.of()), guesses));
+  }
+
+  /** Nobody says where it is fed: it is asked, and no model is made of it before. */
+  private static Optional<ModelGuess> unfed(Said said) {
+    int pins = said.pins();
+    if (pins < LEAST_PINS || pins > MOST_PINS || pins % 2 != 0) {
+      return Optional.empty();
+    }
+    String usual = pins + " " + pins / 2;
+    List<String> others =
+        pins == LEAST_PINS
+            ? List.of("8 1", "1 8", "1 4")
+            : List.of(pins / 2 + " " + pins, "1 " + pins, "1 " + pins / 2);
+    return Optional.of(
+        new ModelGuess(
+            null,
+            List.of(new Made("supply_pins", usual, 0.4, Phrase.of("guess.model.unfed"), others))));
   }
 
   private static Made order(

@@ -38,12 +38,13 @@ public final class Review {
   private final List<PartRow> places;
   private final Map<String, String> files;
   private final BoardFacts facts;
+  private final ChipLibrary chips;
   private final Set<String> confirmed = new HashSet<>();
   private Draft draft;
 
   /** Begins with what was read. */
   public Review(String name, List<PartRow> rows, List<PartRow> places, Map<String, String> files) {
-    this(name, rows, places, files, BoardFacts.NONE);
+    this(name, rows, places, files, BoardFacts.NONE, ChipLibrary.NONE);
   }
 
   /** Begins with what was read, the files of a board included. */
@@ -52,13 +53,15 @@ public final class Review {
       List<PartRow> rows,
       List<PartRow> places,
       Map<String, String> files,
-      BoardFacts facts) {
+      BoardFacts facts,
+      ChipLibrary chips) {
     this.name = name;
     this.rows = new ArrayList<>(rows);
     this.places = List.copyOf(places);
     this.files = Map.copyOf(files);
     this.facts = facts;
-    this.draft = Intake.draft(name, rows, places, files, facts);
+    this.chips = chips;
+    this.draft = Intake.draft(name, rows, places, files, facts, chips);
   }
 
   /** Gives the draft as it stands. */
@@ -95,7 +98,9 @@ public final class Review {
   public void decide(Question question, String value) {
     question.guesses().forEach(guess -> confirmed.add(key(guess)));
     Column column = COLUMN_OF.get(question.key());
-    if (value.equals(question.value()) || column == null) {
+    // Where a chip is fed is not taken before somebody says it.
+    boolean told = !value.equals(question.value()) || column == Column.SUPPLY_PINS;
+    if (!told || column == null) {
       return;
     }
     for (String line : question.lines()) {
@@ -108,7 +113,7 @@ public final class Review {
         rows.set(of.get(i), new PartRow(row.where(), cells));
       }
     }
-    draft = Intake.draft(name, rows, places, files, facts);
+    draft = Intake.draft(name, rows, places, files, facts, chips);
   }
 
   /** Takes everything that is still open as it was guessed. */

@@ -1,6 +1,7 @@
 package humble.desktop.intake;
 
 import humble.core.intake.BoardFacts;
+import humble.core.intake.ChipLibrary;
 import humble.core.intake.PartRow;
 import humble.core.kit.Finding;
 import humble.formats.ReadingBudget;
@@ -45,13 +46,14 @@ record BoardGiven(
       Map<Path, String> told,
       LengthUnit unit,
       List<PartRow> rows,
-      List<PartRow> places) {
+      List<PartRow> places,
+      ChipLibrary chips) {
     BoardFiles files = found.with(told);
     BoardReading reading = BoardReading.of(files.byRole(), unit, ReadingBudget.usual());
     List<PartRow> all = rows.isEmpty() ? reading.facts().rows() : rows;
     BoardImport traced =
         BoardImport.of(
-            String.valueOf(folder.getFileName()), all, places, files, reading.facts(), unit);
+            String.valueOf(folder.getFileName()), all, places, files, reading.facts(), unit, chips);
     List<Finding> problems = new ArrayList<>(reading.problems());
     traced.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
     return new BoardGiven(folder, found, told, unit, reading, traced.facts(), problems);

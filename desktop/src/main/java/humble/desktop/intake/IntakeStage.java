@@ -5,10 +5,12 @@ import humble.core.intake.Review;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.Session;
+import humble.desktop.session.Works;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -27,8 +29,10 @@ public final class IntakeStage extends HandStage {
   public IntakeStage(Session session, Desk desk, Clock clock) {
     super(desk);
     this.session = session;
-    this.list =
-        new TypedList(seat, session.home(), clock, session.works(() -> seat.desk().refresh()));
+    Works works = session.works(() -> seat.desk().refresh());
+    this.list = new TypedList(seat, session.home(), clock, works);
+    List<Path> kits = session.kitPaths();
+    works.start(calledOff -> Session.chips(kits), list::knows);
     this.sources = new Sources(seat, list);
   }
 

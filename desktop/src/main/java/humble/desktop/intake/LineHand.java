@@ -26,7 +26,9 @@ final class LineHand extends ListHand {
     Card.Maker card = seat.card(say("intake.kicker", lines), say("intake.title"));
     if (typed().isEmpty()) {
       card.how(say("intake.how"));
-      card.how(say("intake.how.more"));
+      if (list.board().isEmpty()) {
+        card.how(say("intake.how.more"));
+      }
       list.board()
           .ifPresent(board ->
               card.how(

@@ -1,6 +1,7 @@
 package humble.desktop.intake;
 
 import humble.core.intake.BoardFacts;
+import humble.core.intake.ChipLibrary;
 import humble.core.intake.Column;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
@@ -55,6 +56,7 @@ final class TypedList {
   private final List<PartsTable.Unknown> unknown = new ArrayList<>();
   private final Works works;
   private @Nullable BoardGiven board;
+  private ChipLibrary chips = ChipLibrary.NONE;
   private Errand<?> reading = Errand.over();
   private String trouble = "";
   private Draft draft;
@@ -102,12 +104,19 @@ final class TypedList {
   }
 
   private Draft made() {
-    return Intake.draft(name(), rows(), placeRows, files(), facts());
+    return Intake.draft(name(), rows(), placeRows, files(), facts(), chips);
+  }
+
+  /** Takes what the kits of the bench tell of their chips. */
+  void knows(ChipLibrary known) {
+    chips = known;
+    draft = made();
   }
 
   /** Gives what one more line would make. */
   Draft with(String line) {
-    return Intake.draft(name(), sheet(List.of(line)).rows(), List.of(), Map.of());
+    return Intake.draft(
+        name(), sheet(List.of(line)).rows(), List.of(), Map.of(), BoardFacts.NONE, chips);
   }
 
   /** Tells whether a line says anything of a part. */
@@ -197,7 +206,7 @@ final class TypedList {
 
   /** Begins to go through what was guessed. */
   Review review() {
-    return new Review(name(), rows(), placeRows, files(), facts());
+    return new Review(name(), rows(), placeRows, files(), facts(), chips);
   }
 
   /** Gives the kit of that name, with the rows as they were decided in a review. */
@@ -266,9 +275,10 @@ final class TypedList {
     reading.cancel();
     List<PartRow> rows = listed();
     List<PartRow> places = List.copyOf(placeRows);
+    ChipLibrary known = chips;
     reading =
         works.start(
-            calledOff -> BoardGiven.read(folder, found, told, unit, rows, places),
+            calledOff -> BoardGiven.read(folder, found, told, unit, rows, places, known),
             given -> {
               board = given;
               draft = made();

@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.intake.ChipLibrary;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.words.ForeignText;
@@ -225,6 +226,22 @@ public final class Session {
     last.flatMap(Build::fedBy).ifPresent(how -> first.add(new BuildEvent.FedBy(how)));
     append(id, first);
     open(journal.build(id), fresh.kit(), fresh.path());
+  }
+
+  /** Gives the kits on the shelf. */
+  public List<Path> kitPaths() {
+    return List.copyOf(kitPaths);
+  }
+
+  /** Gives what kits tell of their chips; one that cannot be read tells nothing. */
+  public static ChipLibrary chips(List<Path> kits) {
+    List<Kit> read = new ArrayList<>();
+    for (Path path : kits) {
+      if (KitFolder.at(path).read() instanceof KitRead.Opened opened) {
+        read.add(opened.kit());
+      }
+    }
+    return ChipLibrary.of(read);
   }
 
   /** Gives background work that belongs to no build; {@code changed} shows what became of it. */

@@ -1,6 +1,7 @@
 package humble.formats.kit;
 
 import humble.core.intake.BoardFacts;
+import humble.core.intake.ChipLibrary;
 import humble.core.intake.Draft;
 import humble.core.intake.Intake;
 import humble.core.intake.PartRow;
@@ -45,6 +46,7 @@ public record BoardImport(Draft draft, BoardFacts facts, List<Finding> problems)
    * @param files files of the board
    * @param facts what they say by themselves
    * @param unit unit of files that do not say theirs
+   * @param chips what is known of chips
    */
   public static BoardImport of(
       String name,
@@ -52,9 +54,10 @@ public record BoardImport(Draft draft, BoardFacts facts, List<Finding> problems)
       List<PartRow> placed,
       BoardFiles files,
       BoardFacts facts,
-      LengthUnit unit) {
+      LengthUnit unit,
+      ChipLibrary chips) {
     Map<String, String> roles = files.within(FOLDER);
-    Draft draft = Intake.draft(name, rows, placed, roles, facts);
+    Draft draft = Intake.draft(name, rows, placed, roles, facts, chips);
     Map<String, String> names = new LinkedHashMap<>();
     Map<String, Path> paths = new HashMap<>();
     files
@@ -88,6 +91,8 @@ public record BoardImport(Draft draft, BoardFacts facts, List<Finding> problems)
     }
     BoardFacts traced = new BoardFacts(facts.outline(), facts.pads(), pins);
     return new BoardImport(
-        Intake.draft(name, rows, placed, roles, traced), traced, new ArrayList<>(nets.problems()));
+        Intake.draft(name, rows, placed, roles, traced, chips),
+        traced,
+        new ArrayList<>(nets.problems()));
   }
 }
