@@ -1,11 +1,6 @@
 package humble.desktop.walk;
 
-import humble.core.build.BuildEvent;
 import humble.desktop.stage.StageId;
-import humble.store.BenchFile;
-import humble.store.Copies;
-import humble.store.Journal;
-import humble.store.JournalOpen;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -53,7 +48,7 @@ public final class Shots {
 
   private void all(Path home) throws IOException {
     list(home.resolve("list"));
-    journal(home.resolve("journal"));
+    host(home.resolve("host"));
     computer(home.resolve("computer"));
     console(home.resolve("console"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
@@ -195,36 +190,16 @@ public final class Shots {
     }
   }
 
-  /** The journal after some evenings, one of its copies in hand. */
-  private void journal(Path home) throws IOException {
-    Path file = home.resolve(BenchFile.NAME);
-    for (int evening = 0; evening < 9; evening++) {
-      Instant at = FIRST_EVENING.plus(Duration.ofDays(3L * evening));
-      if (Journal.open(file, Clock.fixed(at, ZoneOffset.UTC))
-          instanceof JournalOpen.Opened opened) {
-        try (Journal journal = opened.journal()) {
-          if (evening == 0) {
-            journal.append(
-                "glowmoth-1",
-                new BuildEvent.Began("Mira's lantern", "glowmoth", kit.toString(), 7));
-          }
-          for (int act = 0; act < 25 + 7 * evening % 20; act++) {
-            journal.append("glowmoth-1", new BuildEvent.JointSeen("R1.1", "good"));
-          }
-          Copies.of(file).make(journal);
-        }
-      }
-    }
-    try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
-      screen.settle();
+  /** The board that a conversion goes into: what was found burnt, and what follows. */
+  private void host(Path home) {
+    Path kits = kit.resolveSibling("weathercock");
+    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
+      titled(screen, "What is at C9");
       Offscreen.onScreen(() -> {
-        for (KeyCode key :
-            List.of(KeyCode.ADD, KeyCode.ADD, KeyCode.ADD, KeyCode.ENTER, KeyCode.ADD)) {
-          screen.walk().press(key);
-        }
+        screen.walk().number("3");
         return true;
       });
-      shot(screen, "journal");
+      shot(screen, "host");
     }
   }
 

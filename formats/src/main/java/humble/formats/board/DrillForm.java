@@ -107,6 +107,10 @@ record DrillForm(double unitMm, boolean leadingKept, int whole, int decimals, Li
     private void digits(String number) {
       uneven |= longest != 0 && longest != number.length();
       longest = Math.max(longest, number.length());
+      if (number.chars().allMatch(digit -> digit == '0')) {
+        // The origin, however wide it is written, tells nothing of the others.
+        return;
+      }
       leading |= number.length() > 1 && number.startsWith("0");
       trailing |= number.length() > 1 && number.endsWith("0");
     }

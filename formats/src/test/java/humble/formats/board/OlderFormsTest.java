@@ -124,6 +124,28 @@ class OlderFormsTest {
         .hasSize(1);
   }
 
+  /** An origin of nothing but zeros does not tell which zeros the others leave out. */
+  @Test
+  void anOriginOfZerosTellsNothing() throws BoardFileDamage {
+    String file =
+        """
+        M48
+        T01C.864
+        %
+        M71
+        G93X000000Y000000
+        T01
+        X40500Y6270
+        X37000Y8960
+        Y14040
+        M30
+        """;
+    List<DrillFile.Hole> holes =
+        DrillFile.read("plated.ncd", file.getBytes(StandardCharsets.US_ASCII)).holes();
+    assertThat(holes.getFirst().at().distanceMm(new PointMm(40.5, 6.27))).isLessThan(1e-9);
+    assertThat(holes.getLast().at().distanceMm(new PointMm(37, 14.04))).isLessThan(1e-9);
+  }
+
   @ParameterizedTest
   @CsvSource({
     "'METRIC,TZ', X1000Y2000, 1.0, 2.0", "'METRIC,LZ', X001Y002, 1.0, 2.0",
