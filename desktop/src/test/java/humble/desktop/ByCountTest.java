@@ -5,19 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.desktop.session.Progress;
-import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
-import humble.desktop.walk.BareKeys;
-import humble.store.Journal;
-import humble.store.JournalOpen;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -30,44 +22,28 @@ class ByCountTest {
 
   @TempDir Path home;
 
-  private final BlockingQueue<Runnable> queue = BareKeys.queue();
-  private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
-  private Session session;
-  private BareKeys bench;
+  private BareBench bench;
 
   @BeforeEach
   void open() {
-    if (!(Journal.open(home.resolve("bench.db"), Clock.systemUTC())
-        instanceof JournalOpen.Opened opened)) {
-      throw new IllegalStateException("the journal cannot be opened");
-    }
-    Path kit = BenchInTest.root().resolve("desktop/src/test/resources/kits/evening-lamp");
-    session = new Session(opened.journal(), home, List.of(kit), background, queue::add);
-    session.layKit(kit);
-    bench = new BareKeys(session, Clock.systemUTC(), queue);
+    bench = BareBench.with(home, "evening-lamp");
   }
 
   @AfterEach
   void close() {
-    session.close();
-    background.close();
+    bench.close();
   }
 
   private Card card() {
-    return bench.keys().card();
+    return bench.card();
   }
 
   private Build build() {
-    return bench.keys().build().orElseThrow().build();
+    return bench.build();
   }
 
   private Card walkTo(String title) throws InterruptedException {
-    for (int i = 0; i < MOST_STEPS && !card().title().contains(title); i++) {
-      if (!bench.walk().step()) {
-        bench.takeIn(50);
-      }
-    }
-    assertThat(card().title()).contains(title);
+    assertThat(bench.walkTo(title).title()).contains(title);
     return card();
   }
 
@@ -85,9 +61,7 @@ class ByCountTest {
       if (bench.keys().stage() == StageId.FIT && !titles.contains(card().title())) {
         titles.add(card().title());
       }
-      if (!bench.walk().step()) {
-        bench.takeIn(50);
-      }
+      bench.step();
     }
     assertThat(titles)
         .containsSubsequence(

@@ -4,21 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
-import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
-import humble.desktop.walk.BareKeys;
-import humble.store.Journal;
-import humble.store.JournalOpen;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import javafx.scene.input.KeyCode;
@@ -33,29 +25,20 @@ class SourcesTest {
 
   @TempDir Path home;
 
-  private final BlockingQueue<Runnable> queue = BareKeys.queue();
-  private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
-  private Session session;
-  private BareKeys bench;
+  private BareBench bench;
 
   @BeforeEach
   void open() {
-    if (!(Journal.open(home.resolve("bench.db"), Clock.systemUTC())
-        instanceof JournalOpen.Opened opened)) {
-      throw new IllegalStateException("the journal cannot be opened");
-    }
-    session = new Session(opened.journal(), home, List.of(), background, queue::add);
-    bench = new BareKeys(session, Clock.systemUTC(), queue);
+    bench = BareBench.open(home);
   }
 
   @AfterEach
   void close() {
-    session.close();
-    background.close();
+    bench.close();
   }
 
   private Card card() {
-    return bench.keys().card();
+    return bench.card();
   }
 
   private Path board(String name) throws IOException {
@@ -76,9 +59,7 @@ class SourcesTest {
   }
 
   private void settle() throws InterruptedException {
-    for (int i = 0; i < MOST_STEPS && String.valueOf(card().go()).contains("being read"); i++) {
-      bench.takeIn(200);
-    }
+    bench.waitFor(() -> !String.valueOf(card().go()).contains("being read"));
   }
 
   /** Presses Enter until the kit is laid; gives it. */

@@ -13,10 +13,12 @@ import humble.core.units.QuantityText;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -45,6 +47,20 @@ public final class Replacement {
   private static final Pattern CAN = Pattern.compile("radial-([0-9]{1,2})x([0-9]{1,2})");
 
   private static final Map<Integer, Double> DIAMETERS = Map.of(5, 5.0, 6, 6.3, 8, 8.0, 10, 10.0);
+
+  /** Kinds that die of too many volts. */
+  private static final Set<PartKind> RATED =
+      EnumSet.of(
+          PartKind.CAPACITOR,
+          PartKind.CAPACITOR_POLARISED,
+          PartKind.DIODE,
+          PartKind.ZENER,
+          PartKind.TRANSISTOR_NPN,
+          PartKind.TRANSISTOR_PNP,
+          PartKind.MOSFET_N,
+          PartKind.MOSFET_P,
+          PartKind.FUSE,
+          PartKind.REGULATOR);
 
   private final Parts parts;
   private final Part part;
@@ -148,20 +164,7 @@ public final class Replacement {
   }
 
   private boolean isRated() {
-    return switch (line.kind()) {
-      case CAPACITOR,
-          CAPACITOR_POLARISED,
-          DIODE,
-          ZENER,
-          TRANSISTOR_NPN,
-          TRANSISTOR_PNP,
-          MOSFET_N,
-          MOSFET_P,
-          FUSE,
-          REGULATOR ->
-          true;
-      default -> aged.ratings().volts() != null;
-    };
+    return RATED.contains(line.kind()) || aged.ratings().volts() != null;
   }
 
   private void volts() {

@@ -139,6 +139,7 @@ public final class Intake {
       groups.computeIfAbsent(sameness(rows.get(i)), key -> new ArrayList<>()).add(i);
     }
     groups.values().forEach(group -> line(rows, group));
+    numbersLeftOut(written);
     PlaceList placed = PlaceList.read(placeRows, lines, packages, problems, guesses, files, facts);
     Map<String, List<PinRef>> nets = nets(facts);
     List<Place> places = placed.places();
@@ -172,6 +173,24 @@ public final class Intake {
             Handwork.NONE,
             List.of());
     return new Draft(kit, guesses, problems, rowsOf);
+  }
+
+  /** A number to order by is no property of a part that has a value; that it goes is said. */
+  private void numbersLeftOut(List<PartRow> written) {
+    List<PartRow> both =
+        written.stream()
+            .filter(row -> row.maybe(Column.VALUE).isPresent())
+            .filter(row -> row.maybe(Column.PART_NUMBER).isPresent())
+            .filter(row -> !row.text(Column.VALUE).equals(row.text(Column.PART_NUMBER)))
+            .toList();
+    if (!both.isEmpty()) {
+      problems.add(
+          Finding.note(
+              both.getFirst().where(),
+              "Part numbers beside a value tell the kind of part and are not kept, here and in "
+                  + (both.size() - 1)
+                  + " more rows."));
+    }
   }
 
   /** Gives a row whose value has its units as signs. */

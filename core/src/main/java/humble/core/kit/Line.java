@@ -168,11 +168,7 @@ public record Line(
    * planned by name and count.
    */
   public boolean isByCount() {
-    boolean beside =
-        switch (kind) {
-          case WIRE, MECHANICAL, OTHER -> true;
-          default -> false;
-        };
+    boolean beside = kind == PartKind.WIRE || kind == PartKind.MECHANICAL || kind == PartKind.OTHER;
     return refs.isEmpty() && home == Home.BOARD && supplied > 0 && !isOnBoard() && !beside;
   }
 

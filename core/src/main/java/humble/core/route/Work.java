@@ -242,14 +242,11 @@ final class Work {
 
   /** A cell or a card is put in; a chip is, where there are sockets enough of as many pins. */
   private boolean goesIn(Line line, PartPackage pack) {
-    return switch (line.kind()) {
-      case BATTERY, CARD -> true;
-      case IC -> {
-        int chips = pieces(PartKind.IC, pack.pins().size());
-        yield chips > 0 && pieces(PartKind.SOCKET, pack.pins().size()) >= chips;
-      }
-      default -> false;
-    };
+    if (line.kind() == PartKind.BATTERY || line.kind() == PartKind.CARD) {
+      return true;
+    }
+    int chips = line.kind() == PartKind.IC ? pieces(PartKind.IC, pack.pins().size()) : 0;
+    return chips > 0 && pieces(PartKind.SOCKET, pack.pins().size()) >= chips;
   }
 
   private int pieces(PartKind kind, int pins) {

@@ -132,11 +132,12 @@ final class BoardInHand {
     Parts parts = open.built();
     List<String> refs = step.map(Step::refs).orElse(List.of());
     Optional<Part> focused = focus.flatMap(parts::part);
+    Optional<Step> counted = step.filter(Step::isByCount);
     if (open.kit().boards().isEmpty()) {
       return new PartMat(
-          seat.say("fit.no-board"),
-          focused.map(Part::line).or(() -> step.flatMap(s -> open.kit().line(s.line()))),
-          refs,
+          seat.say(counted.isPresent() ? "fit.by-count.mat" : "fit.no-board"),
+          focused.map(Part::line).or(() -> counted.flatMap(s -> open.kit().line(s.line()))),
+          counted.map(s -> List.of(seat.say("fit.by-count.pieces", s.count()))).orElse(refs),
           open.onBoard(),
           seat.words());
     }

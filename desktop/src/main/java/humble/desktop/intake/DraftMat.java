@@ -8,6 +8,7 @@ import humble.desktop.draw.PartIcon;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.LineNames;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
@@ -61,17 +62,25 @@ record DraftMat(
         16,
         Token.INK,
         Pen.Hang.LEFT);
-    pen.text(
-        Pen.fitted(String.join(" ", line.refs()), 15, room),
-        textX,
-        y + h * 0.68,
-        15,
-        Token.INK,
-        Pen.Hang.LEFT);
+    pen.text(Pen.fitted(places(line), 15, room), textX, y + h * 0.68, 15, Token.INK, Pen.Hang.LEFT);
     if (doubtful.contains(line.id())) {
       pen.diamond(x + w - 14, y + 14, 8, Token.ALARM);
     }
     pen.spot("line:" + line.id(), x, y, w, h);
+  }
+
+  /** Where its parts go, and for which version alone. */
+  private String places(Line line) {
+    List<String> of = new ArrayList<>();
+    draft
+        .kit()
+        .options()
+        .forEach(option ->
+            option.choices().stream()
+                .filter(choice -> line.refs().stream().anyMatch(choice.fit()::contains))
+                .forEach(choice -> of.add(choice.label())));
+    String refs = String.join(" ", line.refs());
+    return of.isEmpty() ? refs : refs + " · " + words.say("intake.version", String.join(", ", of));
   }
 
   private void loose(Pen pen, int index, double x, double y, double w, double h) {
