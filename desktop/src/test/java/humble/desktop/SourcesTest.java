@@ -162,4 +162,42 @@ class SourcesTest {
     settle();
     assertThat(card().title()).doesNotContain("Millimetres");
   }
+
+  /** Fifty-seven lights in four answers, with keypad keys. */
+  @Test
+  void lightsBecomeAMatrixWithItsStates() throws Exception {
+    Path list = home.resolve("list.csv");
+    StringBuilder refs = new StringBuilder("LED1");
+    for (int i = 2; i <= 57; i++) {
+      refs.append(" LED").append(i);
+    }
+    Files.writeString(
+        list,
+        "Ref,Val,Package,supply pins\nU1,HL-L20 controller chip,DIP-20,20 10\n"
+            + refs
+            + ",red LED,3 mm,\n");
+    drop(list);
+    for (int i = 0; i < MOST_STEPS && !card().title().equals("What is it called?"); i++) {
+      bench.press(KeyCode.ENTER);
+    }
+    bench.press(KeyCode.ADD);
+    assertThat(card().title()).isEqualTo("Which chip drives the lights?");
+    bench.press(KeyCode.ENTER);
+    for (int pin = 1; pin <= 3; pin++) {
+      bench.press(KeyCode.valueOf("NUMPAD" + pin), KeyCode.DECIMAL);
+    }
+    bench.press(KeyCode.ENTER, KeyCode.ENTER);
+    assertThat(card().how().toString()).contains("57 lights").contains("tell 6 apart");
+    bench.press(KeyCode.NUMPAD5, KeyCode.NUMPAD7, KeyCode.ENTER);
+    assertThat(card().verdict().orElseThrow().text()).contains("at most 6 lights");
+    for (int pin = 1; pin <= 9; pin++) {
+      bench.press(KeyCode.valueOf("NUMPAD" + pin), KeyCode.DECIMAL);
+    }
+    bench.press(KeyCode.ENTER, KeyCode.ENTER, KeyCode.ENTER);
+    assertThat(card().how().toString()).contains("57 lights are driven by U1");
+    Kit kit = kept();
+    assertThat(kit.states()).hasSize(57);
+    assertThat(kit.peripherals()).hasSize(1);
+    assertThat(kit.nets().values().stream().mapToInt(List::size).sum()).isEqualTo(2 * 57 + 9);
+  }
 }

@@ -40,7 +40,8 @@ class SubstituteTest {
         false,
         List.of(),
         List.of(),
-        Home.BOARD,
+        // What has no place is a spare: a line of a board would be planned by number.
+        places == 0 ? Home.NONE : Home.BOARD,
         List.of(),
         0,
         null,

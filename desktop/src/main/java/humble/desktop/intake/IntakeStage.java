@@ -63,7 +63,15 @@ public final class IntakeStage extends HandStage {
                 () -> new QuestionHand(seat, list, going, question, this::back)))
         .orElseGet(() ->
             new Turn(
-                new Naming(going), () -> new NameHand(seat, list, going, session, this::back)));
+                new Naming(going),
+                () ->
+                    new NameHand(
+                        seat,
+                        list,
+                        going,
+                        session,
+                        this::back,
+                        () -> layOver(new MatrixHand(seat, list, going)))));
   }
 
   private void byKeypad() {

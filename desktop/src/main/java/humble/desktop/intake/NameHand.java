@@ -1,11 +1,15 @@
 package humble.desktop.intake;
 
 import humble.core.intake.Review;
+import humble.core.kit.Kit;
+import humble.core.kit.Parts;
+import humble.core.wake.LightPlan;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Takes;
+import humble.formats.kit.LightWriter;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -14,11 +18,14 @@ import java.util.Optional;
 final class NameHand extends ListHand {
   private final Session session;
   private final Runnable back;
+  private final Runnable matrix;
 
-  NameHand(Seat seat, TypedList list, Review review, Session session, Runnable back) {
+  NameHand(
+      Seat seat, TypedList list, Review review, Session session, Runnable back, Runnable matrix) {
     super(seat, list, Optional.of(review));
     this.session = session;
     this.back = back;
+    this.matrix = matrix;
   }
 
   @Override
@@ -30,14 +37,34 @@ final class NameHand extends ListHand {
     trouble(card);
     problems(card);
     card.key(Card.BACK, say("intake.back"), back);
+    review
+        .map(going -> going.draft().kit())
+        .filter(MatrixHand::isPossible)
+        .ifPresent(kit -> card.key('+', say("intake.matrix.key"), matrix));
+    list.lights()
+        .ifPresent(lights -> card.how(say("intake.matrix.made", lights.count(), lights.driver())));
     return card.go(say("intake.keep"), this::keep);
+  }
+
+  private static void lights(Path at, Kit kit, LightPlan.Answers lights) throws IOException {
+    LightPlan plan = LightPlan.of(Parts.of(kit), lights);
+    if (!plan.problems().isEmpty()) {
+      throw new IOException(plan.problems().getFirst());
+    }
+    LightWriter.write(
+        at, plan, lights.driver(), lights.rows(), lights.pins(), MatrixHand.forwardV(kit));
   }
 
   private void keep() {
     String text = typed().text();
     String name = text.isBlank() ? list.name() : text.strip();
     try {
-      Path at = session.keep(list.kit(name, review), list.boardFiles());
+      Kit kit = list.kit(name, review);
+      Path at = session.keep(kit, list.boardFiles());
+      LightPlan.Answers lights = list.lights().orElse(null);
+      if (lights != null) {
+        lights(at, kit, lights);
+      }
       list.keptAsKit();
       session.layKit(at);
       seat.desk().go(StageId.UNPACK);

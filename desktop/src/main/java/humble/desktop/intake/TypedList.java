@@ -10,6 +10,7 @@ import humble.core.intake.Review;
 import humble.core.intake.SheetText;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
+import humble.core.wake.LightPlan;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.Works;
@@ -56,6 +57,7 @@ final class TypedList {
   private final List<PartsTable.Unknown> unknown = new ArrayList<>();
   private final Works works;
   private @Nullable BoardGiven board;
+  private LightPlan.@Nullable Answers lights;
   private ChipLibrary chips = ChipLibrary.NONE;
   private Errand<?> reading = Errand.over();
   private String trouble = "";
@@ -219,6 +221,16 @@ final class TypedList {
   /** Forgets what was typed: it is kept as a kit now. */
   void keptAsKit() throws IOException {
     Files.deleteIfExists(kept);
+  }
+
+  /** Says how the lights are driven. */
+  void lights(LightPlan.Answers answers) {
+    lights = answers;
+  }
+
+  /** Gives how the lights are driven, where they are a matrix. */
+  Optional<LightPlan.Answers> lights() {
+    return Optional.ofNullable(lights);
   }
 
   /** Gives the files of the board by their place in the kit. */
