@@ -161,6 +161,11 @@ public enum Column {
   METHOD("method"),
   ON_BOARD("onboard"),
   MOST_MA("maxma"),
+  COMES_OFF("comesoff"),
+  RATED_V("ratedv", "voltagerating", "ratedvoltage"),
+  RATED_C("ratedc", "temperaturerating", "ratedtemperature"),
+  /** The aged part in whose place it goes, as {@code key=value} words, the value last. */
+  AGED("aged"),
   LEAVE_OUT(
       "leaveout",
       "dnf",

@@ -7,6 +7,7 @@ import humble.core.kit.Model;
 import humble.core.kit.PartKind;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Particulars;
+import humble.core.kit.Ratings;
 import humble.core.marking.BandColour;
 import humble.core.marking.BandReading;
 import humble.core.marking.ResistorBands;
@@ -227,7 +228,11 @@ final class LineDraft {
         light && row.text(Column.CLEAR_LENS).strip().equals("true"),
         Particulars.Method.named(row.text(Column.METHOD).strip()).orElse(Particulars.Method.IRON),
         Particulars.Soldered.named(row.text(Column.ON_BOARD).strip())
-            .orElse(Particulars.Soldered.NOT_YET));
+            .orElse(Particulars.Soldered.NOT_YET),
+        row.text(Column.COMES_OFF).strip().equals("true"),
+        new Ratings(
+            AgedText.number(row.text(Column.RATED_V)), AgedText.number(row.text(Column.RATED_C))),
+        AgedText.read(row.text(Column.AGED)).orElse(null));
   }
 
   /**

@@ -1,5 +1,7 @@
 package humble.formats.table;
 
+import humble.core.intake.AgedText;
+import humble.core.kit.Aged;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Particulars;
@@ -11,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The parts list and the placement list of a kit as tables: UTF-8, commas, double quotes where
@@ -46,11 +49,16 @@ public final class KitTables {
             "clear_lens",
             "method",
             "on_board",
-            "max_ma"));
+            "max_ma",
+            "comes_off",
+            "rated_v",
+            "rated_c",
+            "aged"));
     for (Line line : kit.lines()) {
       Double tolerance = line.tolerancePct();
       Particulars own = line.particulars();
       Double most = line.maxMa();
+      Aged aged = own.aged();
       rows.add(
           List.of(
               line.id(),
@@ -75,7 +83,11 @@ public final class KitTables {
               own.clearLens() ? "true" : "",
               own.method() == Particulars.Method.IRON ? "" : own.method().text(),
               own.soldered().text(),
-              most == null ? "" : number(most)));
+              most == null ? "" : number(most),
+              own.comesOff() ? "true" : "",
+              maybe(own.ratings().volts()),
+              maybe(own.ratings().celsius()),
+              aged == null ? "" : AgedText.text(aged)));
     }
     return print(rows);
   }
@@ -98,6 +110,10 @@ public final class KitTables {
               number(place.standoffMm())));
     }
     return print(rows);
+  }
+
+  private static String maybe(@Nullable Double value) {
+    return value == null ? "" : number(value);
   }
 
   private static String number(double value) {
