@@ -167,6 +167,22 @@ class LightsCommandTest {
     Set<String> anodes = new TreeSet<>();
     rows.json().get("lights").forEach(light -> anodes.add(light.get("anode").stringValue()));
     assertThat(anodes).containsExactly("U1.1", "U1.2");
+    Path some = kit(5);
+    Ran.run(
+        "lights",
+        some.toString(),
+        "--driver",
+        "U1",
+        "--pins",
+        "1,2,5,6,7",
+        "--rows",
+        "2",
+        "--count",
+        "5",
+        "--write");
+    assertThat(read(some).get("peripherals").get(0).get("lights").size())
+        .as("five of six places: the sixth is no light")
+        .isEqualTo(5);
     for (String[] wrong :
         new String[][] {
           {"U1", "1,2", "3", "at most 2 lights"},

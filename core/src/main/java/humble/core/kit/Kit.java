@@ -218,7 +218,10 @@ public record Kit(
 
   /** Gives the task of that id, of those that follow too. */
   public Optional<Task> task(String id) {
-    return allTasks().stream().filter(task -> task.id().equals(id)).findFirst();
+    return tasks.stream()
+        .filter(task -> task.id().equals(id))
+        .findFirst()
+        .or(() -> allTasks().stream().filter(task -> task.id().equals(id)).findFirst());
   }
 
   /**

@@ -18,12 +18,14 @@ public final class Parts {
 
   private final Kit kit;
   private final AsBuilt built;
+  private final Set<String> comingOff;
   private final SequencedMap<String, Part> byRef = new LinkedHashMap<>();
   private final Map<PinRef, String> netOf = new LinkedHashMap<>();
   private final Map<String, String> socketOf = new LinkedHashMap<>();
 
   private Parts(Kit kit, AsBuilt built) {
     this.kit = kit;
+    this.comingOff = kit.comingOff();
     this.built = built;
   }
 
@@ -110,7 +112,7 @@ public final class Parts {
     chosen.putAll(built.choices());
     Set<String> gone = new HashSet<>(Choices.leftOut(kit, chosen));
     gone.addAll(state.absent());
-    gone.addAll(kit.comingOff());
+    gone.addAll(comingOff);
     gone.addAll(built.notThere());
     return gone;
   }

@@ -11,6 +11,7 @@ import humble.formats.kit.BoardFiles;
 import humble.formats.kit.BoardImport;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,7 @@ import java.util.Optional;
  * @param reading what the files say
  * @param facts what they say with the nets of the copper
  * @param problems what could not be read
+ * @param sizes how large the board would be by unit, where somebody has to say the unit
  */
 record BoardGiven(
     Path folder,
@@ -35,7 +37,8 @@ record BoardGiven(
     LengthUnit unit,
     BoardReading reading,
     BoardFacts facts,
-    List<Finding> problems) {
+    List<Finding> problems,
+    Map<LengthUnit, Size> sizes) {
   private static final double MOST_BOARD_MM = 1000;
   private static final double LEAST_BOARD_MM = 4;
 
@@ -56,7 +59,8 @@ record BoardGiven(
             String.valueOf(folder.getFileName()), all, places, files, reading.facts(), unit, chips);
     List<Finding> problems = new ArrayList<>(reading.problems());
     traced.problems().stream().filter(p -> !problems.contains(p)).forEach(problems::add);
-    return new BoardGiven(folder, found, told, unit, reading, traced.facts(), problems);
+    return new BoardGiven(
+        folder, found, told, unit, reading, traced.facts(), problems, sizes(files, reading));
   }
 
   /** Gives the files with what was told of them. */
@@ -95,13 +99,21 @@ record BoardGiven(
 
   /** Gives the size in a unit, by the profile; empty without one. */
   Optional<Size> size(LengthUnit other) {
-    Path profile = files().byRole().get("profile");
-    return profile == null
-        ? Optional.empty()
-        : BoardReading.of(Map.of("profile", profile), other, ReadingBudget.usual())
+    return Optional.ofNullable(sizes.get(other));
+  }
+
+  private static Map<LengthUnit, Size> sizes(BoardFiles files, BoardReading reading) {
+    Map<LengthUnit, Size> sizes = new EnumMap<>(LengthUnit.class);
+    Path profile = files.byRole().get("profile");
+    if (profile != null && !reading.unitless().isEmpty()) {
+      for (LengthUnit each : List.of(LengthUnit.MILLIMETRES, LengthUnit.INCHES)) {
+        BoardReading.of(Map.of("profile", profile), each, ReadingBudget.usual())
             .facts()
             .outline()
-            .map(box -> new Size(box[2] - box[0], box[3] - box[1]));
+            .ifPresent(box -> sizes.put(each, new Size(box[2] - box[0], box[3] - box[1])));
+      }
+    }
+    return sizes;
   }
 
   /** Gives these files with another role told. */

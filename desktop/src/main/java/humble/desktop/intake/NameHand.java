@@ -46,13 +46,13 @@ final class NameHand extends ListHand {
     return card.go(say("intake.keep"), this::keep);
   }
 
-  private static void lights(Path at, Kit kit, LightPlan.Answers lights) throws IOException {
-    LightPlan plan = LightPlan.of(Parts.of(kit), lights);
-    if (!plan.problems().isEmpty()) {
-      throw new IOException(plan.problems().getFirst());
+  /** Lights that cannot be are told before anything is kept. */
+  private static Optional<LightPlan> lights(Kit kit, TypedList list) throws IOException {
+    Optional<LightPlan> plan = list.lights().map(each -> LightPlan.of(Parts.of(kit), each));
+    if (plan.filter(each -> !each.problems().isEmpty()).isPresent()) {
+      throw new IOException(plan.get().problems().getFirst());
     }
-    LightWriter.write(
-        at, plan, lights.driver(), lights.rows(), lights.pins(), MatrixHand.forwardV(kit));
+    return plan;
   }
 
   private void keep() {
@@ -60,10 +60,17 @@ final class NameHand extends ListHand {
     String name = text.isBlank() ? list.name() : text.strip();
     try {
       Kit kit = list.kit(name, review);
+      Optional<LightPlan> plan = lights(kit, list);
       Path at = session.keep(kit, list.boardFiles());
-      LightPlan.Answers lights = list.lights().orElse(null);
-      if (lights != null) {
-        lights(at, kit, lights);
+      LightPlan.Answers answers = list.lights().orElse(null);
+      if (plan.isPresent() && answers != null) {
+        LightWriter.write(
+            at,
+            plan.get(),
+            answers.driver(),
+            answers.rows(),
+            answers.pins(),
+            MatrixHand.forwardV(kit));
       }
       list.keptAsKit();
       session.layKit(at);

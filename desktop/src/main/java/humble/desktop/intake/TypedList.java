@@ -271,7 +271,8 @@ final class TypedList {
               before.unit(),
               before.reading(),
               before.facts(),
-              before.problems());
+              before.problems(),
+              before.sizes());
       changed();
     }
   }

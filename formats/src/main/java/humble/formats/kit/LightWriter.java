@@ -26,6 +26,7 @@ public final class LightWriter {
   public static final String ID = "lights";
 
   private static final double RON_OHM = 30;
+  private static final double USUAL_V = 5;
 
   private LightWriter() {}
 
@@ -97,9 +98,11 @@ public final class LightWriter {
     removeNamed(all, List.of(ID));
     ObjectNode matrix = all.addObject();
     matrix.put("id", ID).put("kind", "matrix").put("part", driver);
-    matrix.put("wiring", rows > 0 ? "rows" : "pairs").put("volts", 5.0).put("vf_v", vfV);
     List<String> named = pins.stream().map(pin -> driver + "." + pin).toList();
-    if (rows > 0) {
+    // Rows and columns say where every light is: of some of them, or of others, pairs tell.
+    boolean whole = rows > 0 && isWhole(plan, named, rows);
+    matrix.put("wiring", whole ? "rows" : "pairs").put("volts", volts(root)).put("vf_v", vfV);
+    if (whole) {
       ArrayNode of = matrix.putArray("rows");
       named.subList(0, rows).forEach(of::add);
       ArrayNode columns = matrix.putArray("columns");
@@ -114,6 +117,26 @@ public final class LightWriter {
     }
     ArrayNode refs = matrix.putArray("refs");
     plan.lights().forEach(light -> refs.add(light.ref()));
+  }
+
+  private static boolean isWhole(LightPlan plan, List<String> named, int rows) {
+    int columns = named.size() - rows;
+    if (plan.lights().size() != rows * columns) {
+      return false;
+    }
+    for (int i = 0; i < plan.lights().size(); i++) {
+      Peripheral.Light light = plan.lights().get(i);
+      if (!light.anodePin().equals(named.get(i / columns))
+          || !light.cathodePin().equals(named.get(rows + i % columns))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** What feeds the board; the usual 5 V where the kit does not say. */
+  private static double volts(ObjectNode root) {
+    return root.path("supplies").path(0).path("volts").asDouble(USUAL_V);
   }
 
   private static void states(ObjectNode root, LightPlan plan) {
