@@ -35,6 +35,7 @@ final class EventJson {
   private static Map<String, Class<? extends BuildEvent>> kinds() {
     Map<String, Class<? extends BuildEvent>> kinds = new LinkedHashMap<>();
     kinds.put("Began", BuildEvent.Began.class);
+    kinds.put("Answered", BuildEvent.Answered.class);
     kinds.put("Counted", BuildEvent.Counted.class);
     kinds.put("Measured", BuildEvent.Measured.class);
     kinds.put("BandsRead", BuildEvent.BandsRead.class);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.build.KitChange;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
 import java.io.IOException;
@@ -58,6 +59,11 @@ class JournalTest {
         new BuildEvent.HostRead("HB-4", true),
         new BuildEvent.Surveyed("C9", "burnt"),
         new BuildEvent.HoleSeen("C9.1", "lifted"),
+        new BuildEvent.Answered(
+            "place:R1",
+            "12.7/20.32",
+            List.of("package:R1"),
+            List.of(new KitChange("places", "R1", "{\"x_mm\":12.7}"))),
         new BuildEvent.LookedOver("main", "outline", false),
         new BuildEvent.Snapped("hdr6"),
         new BuildEvent.Sees("warm", "deutan"),
@@ -300,7 +306,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

@@ -70,6 +70,10 @@ public final class Build {
   private final Map<String, String> tried = new LinkedHashMap<>();
   private final Map<String, Boolean> checked = new LinkedHashMap<>();
   private BuildEvent.@Nullable HostRead host;
+  private final SequencedMap<String, BuildEvent.Answered> answered = new LinkedHashMap<>();
+  private final List<BuildEvent.Answered> answers = new ArrayList<>();
+  private final List<KitChange> kitChanges = new ArrayList<>();
+  private final Set<String> guessed = new LinkedHashSet<>();
   private final SequencedMap<String, String> surveyed = new LinkedHashMap<>();
   private final SequencedMap<String, String> holes = new LinkedHashMap<>();
 
@@ -104,6 +108,13 @@ public final class Build {
   private void fold(BuildEvent event) {
     switch (event) {
       case BuildEvent.Began e -> began = e;
+      case BuildEvent.Answered e -> {
+        answered.putLast(e.question(), e);
+        answers.add(e);
+        kitChanges.addAll(e.changes());
+        guessed.remove(e.question());
+        guessed.addAll(e.guessed());
+      }
       case BuildEvent.Counted e -> counted.put(e.item(), e.pieces());
       case BuildEvent.Measured e ->
           measured.computeIfAbsent(e.line(), key -> new ArrayList<>()).add(e);
@@ -305,6 +316,26 @@ public final class Build {
   /** Gives what was read on the host board. */
   public Optional<BuildEvent.HostRead> host() {
     return Optional.ofNullable(host);
+  }
+
+  /** Gives the last answer to each question about the kit itself, the latest last. */
+  public SequencedMap<String, BuildEvent.Answered> answered() {
+    return Collections.unmodifiableSequencedMap(answered);
+  }
+
+  /** Gives every answer about the kit itself that is in force, in their order. */
+  public List<BuildEvent.Answered> answers() {
+    return Collections.unmodifiableList(answers);
+  }
+
+  /** Gives what was guessed of the kit and nobody has looked at yet. */
+  public Set<String> guessed() {
+    return Collections.unmodifiableSet(guessed);
+  }
+
+  /** Gives what the answers change in the kit, in their order. */
+  public List<KitChange> kitChanges() {
+    return Collections.unmodifiableList(kitChanges);
   }
 
   /** Gives what was found at the places of a host board, by reference. */

@@ -13,6 +13,22 @@ public sealed interface BuildEvent {
   record Began(String name, String kitId, String kitPath, long practiceSeed)
       implements BuildEvent {}
 
+  /**
+   * A question about the kit itself was answered at the bench: where a part goes, what a net joins.
+   *
+   * @param question which question, such as {@code place:R1}
+   * @param said the answer, as it was given
+   * @param guessed what of it nobody has looked at yet, such as {@code package:R1}
+   * @param changes what it changes in the kit
+   */
+  record Answered(String question, String said, List<String> guessed, List<KitChange> changes)
+      implements BuildEvent {
+    public Answered {
+      guessed = List.copyOf(guessed);
+      changes = List.copyOf(changes);
+    }
+  }
+
   /** So many pieces of a line or loose item were counted. */
   record Counted(String item, int pieces) implements BuildEvent {}
 

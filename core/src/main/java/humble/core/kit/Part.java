@@ -18,6 +18,11 @@ public record Part(String ref, Line line, PartPackage pack, @Nullable Place plac
     return new Part("", line, pack, null, UsualModel.of(line, pack));
   }
 
+  /** Gives a part as it would sit at a place, its leads formed for it. */
+  public static Part at(String ref, Line line, PartPackage pack, Place place) {
+    return new Part(ref, line, pack.formedFor(place), place, UsualModel.of(line, pack));
+  }
+
   /** Gives where it sits. */
   public Optional<Place> placed() {
     return Optional.ofNullable(place);

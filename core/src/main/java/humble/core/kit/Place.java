@@ -117,6 +117,27 @@ public record Place(
     return copied(board, at, others, pitchMm);
   }
 
+  /** Gives this place with its part turned otherwise. */
+  public Place turnedTo(double otherDeg) {
+    return new Place(
+        ref,
+        board,
+        side,
+        at,
+        otherDeg,
+        mount,
+        standoffMm,
+        maxHeightMm,
+        under,
+        jig,
+        panel,
+        leaveEmpty,
+        marks,
+        rowHoles,
+        rowFrom,
+        pitchMm);
+  }
+
   /** Gives this place on another board. */
   public Place onBoardNamed(String other) {
     return copied(other, at, marks, pitchMm);

@@ -22,6 +22,11 @@ public record Supply(
     String minus,
     @Nullable Band rangeV,
     String polarity) {
+  /** Gives this supply with its plug wired otherwise. */
+  public Supply wired(String otherPolarity) {
+    return new Supply(id, volts, limitMa, plus, minus, rangeV, otherPolarity);
+  }
+
   /** Gives this supply set to another voltage and another limit. */
   public Supply with(double otherVolts, double otherLimitMa) {
     return new Supply(id, otherVolts, otherLimitMa, plus, minus, rangeV, polarity);

@@ -33,6 +33,20 @@ public record BoardView(Board board, Side side, int turnDeg) {
     };
   }
 
+  /** Gives the point of the board, from the top, that is seen at a place. */
+  public PointMm onBoard(PointMm seen) {
+    PointMm back =
+        switch (turnDeg) {
+          case 90 -> seen.minus(new PointMm(board.heightMm(), 0));
+          case 180 -> seen.minus(new PointMm(board.widthMm(), board.heightMm()));
+          case 270 -> seen.minus(new PointMm(0, board.widthMm()));
+          default -> seen;
+        };
+    PointMm straight = back.turned(-turnDeg);
+    double x = side == Side.BOTTOM ? board.widthMm() - straight.xMm() : straight.xMm();
+    return new PointMm(x, straight.yMm());
+  }
+
   /** Gives the width of what is seen, in millimetres. */
   public double widthMm() {
     return turnDeg % 180 == 0 ? board.widthMm() : board.heightMm();

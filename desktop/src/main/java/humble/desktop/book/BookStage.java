@@ -143,6 +143,7 @@ public final class BookStage implements Stage {
       case BuildEvent.HostRead e -> StageId.UNPACK;
       case BuildEvent.Surveyed e -> StageId.UNPACK;
       case BuildEvent.HoleSeen e -> StageId.FIT;
+      case BuildEvent.Answered e -> StageId.SHELF;
       case BuildEvent.LookedOver e -> StageId.UNPACK;
       case BuildEvent.Snapped e -> StageId.UNPACK;
       case BuildEvent.TookSchool e -> StageId.PLAN;

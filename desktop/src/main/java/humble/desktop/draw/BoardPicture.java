@@ -152,6 +152,17 @@ public final class BoardPicture {
     return seenPx(view.seen(onBoard));
   }
 
+  /** Gives the point of the board, from the top, that is at a place on the mat. */
+  public PointMm onBoard(double x, double y) {
+    return view.onBoard(new PointMm((x - left) / scale, (bottom - y) / scale));
+  }
+
+  /** Draws a part that is held over the board, in its true size. */
+  public void held(Pen pen, Part part, Place place) {
+    body(pen, part, place, Look.NOW);
+    holes(pen, part, place, true, false);
+  }
+
   /** Gives where a point as seen is on the mat. */
   public double[] seenPx(PointMm seen) {
     return new double[] {left + seen.xMm() * scale, bottom - seen.yMm() * scale};
@@ -175,9 +186,24 @@ public final class BoardPicture {
    */
   public void paint(
       Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut, Faces faces) {
+    paint(pen, fitted, lit, leftOut, faces, () -> {});
+  }
+
+  /**
+   * Draws the board with something between it and its parts.
+   *
+   * @param under draws what lies on the bare board: a grid
+   */
+  public void paint(
+      Pen pen,
+      Set<String> fitted,
+      Set<String> lit,
+      Set<String> leftOut,
+      Faces faces,
+      Runnable under) {
     Optional<BoardFace> face = faces.of(view, scale, pen);
     if (whole) {
-      inked(pen, fitted, lit, leftOut, face);
+      inked(pen, fitted, lit, leftOut, face, under);
       return;
     }
     pen.within(
@@ -185,7 +211,7 @@ public final class BoardPicture {
         box.top(),
         box.width(),
         box.height(),
-        () -> inked(pen, fitted, lit, leftOut, face));
+        () -> inked(pen, fitted, lit, leftOut, face, under));
     pen.box(box.left(), box.top(), box.width(), box.height(), 0, null, Token.INK);
   }
 
@@ -199,12 +225,18 @@ public final class BoardPicture {
   }
 
   private void inked(
-      Pen pen, Set<String> fitted, Set<String> lit, Set<String> leftOut, Optional<BoardFace> face) {
+      Pen pen,
+      Set<String> fitted,
+      Set<String> lit,
+      Set<String> leftOut,
+      Optional<BoardFace> face,
+      Runnable under) {
     List<double[]> outline = new ArrayList<>();
     view.board().outline().forEach(corner -> outline.add(px(corner)));
     teeth(pen);
     pen.shape(outline, face.isPresent() ? null : Token.BOARD, Token.INK);
     face.ifPresent(drawn -> lay(pen, drawn));
+    under.run();
     for (Part part : parts.all()) {
       Place place = part.place();
       if (place != null

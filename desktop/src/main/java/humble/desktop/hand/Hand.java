@@ -36,6 +36,14 @@ public abstract class Hand {
     return false;
   }
 
+  /** Takes a click beside everything that the mat names, in pixels of the mat. */
+  public void point(double x, double y) {}
+
+  /** Follows the pointer over the mat; tells whether the picture changes with it. */
+  public boolean hover(double x, double y) {
+    return false;
+  }
+
   /** Turns the wheel over the picture, up or down. */
   public void wheel(boolean up) {}
 

@@ -96,6 +96,16 @@ public abstract class HandStage implements Stage {
   }
 
   @Override
+  public void point(double x, double y) {
+    hand().point(x, y);
+  }
+
+  @Override
+  public boolean hover(double x, double y) {
+    return hand().hover(x, y);
+  }
+
+  @Override
   public void wheel(boolean up) {
     hand().wheel(up);
   }

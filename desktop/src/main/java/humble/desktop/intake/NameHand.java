@@ -3,8 +3,10 @@ package humble.desktop.intake;
 import humble.core.intake.Review;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.own.ToPlace;
 import humble.core.wake.LightPlan;
 import humble.desktop.hand.Seat;
+import humble.desktop.own.OwnStage;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
@@ -13,6 +15,7 @@ import humble.formats.kit.LightWriter;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.Set;
 
 /** Asks what the kit is called, and keeps it. */
 final class NameHand extends ListHand {
@@ -74,7 +77,17 @@ final class NameHand extends ListHand {
       }
       list.keptAsKit();
       session.layKit(at);
-      seat.desk().go(StageId.UNPACK);
+      boolean told =
+          session
+              .open()
+              .filter(open -> ToPlace.of(open.kit(), Set.of()).asks().isEmpty())
+              .isPresent();
+      if (told) {
+        seat.desk().go(StageId.UNPACK);
+      } else {
+        seat.desk().go(StageId.UNPACK);
+        seat.desk().show(new OwnStage(session, seat.desk(), StageId.UNPACK));
+      }
     } catch (IOException e) {
       list.trouble(String.valueOf(e.getMessage()));
     }

@@ -5,6 +5,7 @@ import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.intake.IntakeStage;
 import humble.desktop.mend.MendStage;
+import humble.desktop.own.OwnStage;
 import humble.desktop.session.Bench;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
@@ -191,6 +192,30 @@ public final class BenchKeys implements Desk {
   /** Hands the stage a click on what the mat calls {@code spot}. */
   public void pick(String spot) {
     acted(() -> stage.pick(spot));
+  }
+
+  /** Hands the stage a click beside everything that the mat names. */
+  public void point(double x, double y) {
+    acted(() -> stage.point(x, y));
+  }
+
+  /** Follows the pointer over the mat, where the picture does. */
+  public void hover(double x, double y) {
+    handle(() -> {
+      if (remark == null && stage.hover(x, y)) {
+        refresh();
+      }
+    });
+  }
+
+  /** Opens the kit of the build on the bench for change. */
+  public void changeKit() {
+    handle(() -> {
+      care.read();
+      if (session.open().isPresent()) {
+        show(new OwnStage(session, this, stageId));
+      }
+    });
   }
 
   private void acted(Runnable work) {

@@ -6,6 +6,7 @@ import humble.bench.SimulatedBoard;
 import humble.bench.SimulatedWake;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.build.KitChange;
 import humble.core.circuit.Fault;
 import humble.core.craft.BuiltBoard;
 import humble.core.host.Found;
@@ -66,6 +67,7 @@ public final class OpenBuild {
   private final Recall<Board, BoardLayers> layers;
   private boolean practiceOn = true;
   private boolean stale = true;
+  private List<KitChange> told;
 
   OpenBuild(
       Journal journal,
@@ -78,6 +80,7 @@ public final class OpenBuild {
       Runnable changed) {
     this.acts = new Acts(journal, build, bench);
     this.folder = folder;
+    this.told = List.copyOf(build.kitChanges());
     this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
     this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
@@ -225,6 +228,16 @@ public final class OpenBuild {
   /** Gives the work in the background. */
   public Works works() {
     return works;
+  }
+
+  /** Tells whether something was told of the kit, or taken back, since it was read. */
+  boolean isOutgrown() {
+    return !told.equals(build().kitChanges());
+  }
+
+  /** The kit stays as it was read, whatever was told of it since. */
+  void stay() {
+    told = List.copyOf(build().kitChanges());
   }
 
   /** Puts the build away: what still runs in the background ends without a word. */

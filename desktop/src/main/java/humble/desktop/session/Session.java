@@ -2,11 +2,14 @@ package humble.desktop.session;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.build.KitChange;
 import humble.core.intake.ChipLibrary;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
+import humble.core.own.Follows;
 import humble.core.words.ForeignText;
 import humble.formats.WholeFile;
+import humble.formats.kit.EditWriter;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.kit.KitWriter;
@@ -179,7 +182,7 @@ public final class Session {
 
   private OnShelf begun(Build build, BuildEvent.Began began) {
     try {
-      return switch (KitFolder.at(Path.of(began.kitPath())).read()) {
+      return switch (KitFolder.at(Path.of(began.kitPath())).with(build.kitChanges()).read()) {
         case KitRead.Opened opened -> new OnShelf.Begun(build, opened.kit());
         case KitRead.Refused refused -> broken(began.name(), refused);
       };
@@ -224,8 +227,20 @@ public final class Session {
     last.flatMap(Build::sees).ifPresent(first::add);
     last.flatMap(Build::meter).ifPresent(meter -> first.add(new BuildEvent.UsesMeter(meter)));
     last.flatMap(Build::fedBy).ifPresent(how -> first.add(new BuildEvent.FedBy(how)));
+    // What was told of this kit at this bench goes with it: nothing is asked twice.
+    toldOf(fresh.path()).ifPresent(told -> first.addAll(told.answers()));
     append(id, first);
-    open(journal.build(id), fresh.kit(), fresh.path());
+    begun(journal.build(id)).ifPresent(this::lay);
+  }
+
+  /** Gives the build in which most was told of a kit; empty where nothing was. */
+  private Optional<Build> toldOf(Path kit) {
+    String place = kit.toAbsolutePath().toString();
+    return journal.builds().stream()
+        .map(journal::build)
+        .filter(build -> build.began().filter(b -> b.kitPath().equals(place)).isPresent())
+        .filter(build -> !build.kitChanges().isEmpty())
+        .findFirst();
   }
 
   /** Gives the kits on the shelf. */
@@ -282,8 +297,8 @@ public final class Session {
   }
 
   private void open(Build build, Kit kit, Path path) {
-    open().ifPresent(OpenBuild::close);
-    KitFolder folder = KitFolder.at(path);
+    Optional.ofNullable(open).ifPresent(OpenBuild::close);
+    KitFolder folder = KitFolder.at(path).with(build.kitChanges());
     open =
         new OpenBuild(
             journal,
@@ -330,9 +345,40 @@ public final class Session {
     }
   }
 
-  /** Gives the build on the bench. */
+  /** Gives the build on the bench, with its kit as it was last told. */
   public Optional<OpenBuild> open() {
+    OpenBuild now = open;
+    if (now != null && now.isOutgrown()) {
+      boolean practice = now.practiceOn();
+      begun(now.build()).ifPresent(this::lay);
+      OpenBuild grown = open;
+      if (grown == now) {
+        // What cannot be read any more stays as it was last shown.
+        now.stay();
+      } else if (grown != null) {
+        grown.practiceOn(practice);
+      }
+    }
     return Optional.ofNullable(open);
+  }
+
+  /**
+   * Tells something of the kit on the bench: it is written into the journal, and the kit is the
+   * changed one from then on.
+   *
+   * @return what stands against it, as sentences; empty where it was taken
+   */
+  public List<String> tell(String question, String said, Follows follows) {
+    OpenBuild now = open().orElseThrow();
+    List<KitChange> changes = EditWriter.changes(now.folder(), now.kit(), follows.edits());
+    List<KitChange> all = new ArrayList<>(now.build().kitChanges());
+    all.addAll(changes);
+    if (!changes.isEmpty()
+        && KitFolder.at(kitPath(now.build())).with(all).read() instanceof KitRead.Refused refused) {
+      return refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList();
+    }
+    now.act(new BuildEvent.Answered(question, said, follows.guessed(), changes));
+    return List.of();
   }
 
   /** Sets what runs when something computed in the background has arrived. */
@@ -378,7 +424,7 @@ public final class Session {
    * @throws IOException with one sentence, when it could not be done
    */
   public Optional<Path> restore(Copies.Copy copy) throws IOException {
-    open().ifPresent(OpenBuild::close);
+    Optional.ofNullable(open).ifPresent(OpenBuild::close);
     open = null;
     journal.close();
     try {
@@ -409,7 +455,7 @@ public final class Session {
 
   /** Closes the journal, and makes a copy of what the evening brought. */
   public void close() {
-    open().ifPresent(OpenBuild::close);
+    Optional.ofNullable(open).ifPresent(OpenBuild::close);
     try {
       copies().make(journal);
     } catch (IOException | JournalDamage e) {

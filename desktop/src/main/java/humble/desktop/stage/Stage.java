@@ -27,6 +27,14 @@ public interface Stage {
     return false;
   }
 
+  /** Takes a click beside everything that the mat names, in pixels of the mat. */
+  default void point(double x, double y) {}
+
+  /** Follows the pointer over the mat; tells whether the picture changes with it. */
+  default boolean hover(double x, double y) {
+    return false;
+  }
+
   /** Turns the wheel over the picture, up or down. */
   default void wheel(boolean up) {}
 

@@ -209,7 +209,8 @@ public final class BenchWindow implements Face {
     mat.show(keys.mat(), palette);
     Optional<OpenBuild> open = session.open();
     boolean gate =
-        open.map(o -> o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
+        open.filter(o -> !o.kit().gates().isEmpty())
+            .map(o -> o.kit().gates().stream().allMatch(g -> o.build().gateOpen(g.id())))
             .orElse(false);
     trace.show(
         keys.stage(),
@@ -302,6 +303,8 @@ public final class BenchWindow implements Face {
         && code.ordinal() >= KeyCode.F1.ordinal()
         && code.ordinal() <= KeyCode.F10.ordinal()) {
       keys.goByKey(StageId.values()[code.ordinal() - KeyCode.F1.ordinal()]);
+    } else if (code == KeyCode.F11) {
+      keys.changeKit();
     } else if (event.isShortcutDown()) {
       handled = shortcut(code);
     } else {
@@ -384,6 +387,16 @@ public final class BenchWindow implements Face {
       @Override
       public boolean pull(double dx, double dy) {
         return keys.pull(dx, dy);
+      }
+
+      @Override
+      public void point(double x, double y) {
+        keys.point(x, y);
+      }
+
+      @Override
+      public void hover(double x, double y) {
+        keys.hover(x, y);
       }
 
       @Override

@@ -31,6 +31,12 @@ final class MatView extends DrawnPane {
     /** The mat was pulled by so many pixels; tells whether the picture follows. */
     boolean pull(double dx, double dy);
 
+    /** Something was clicked that has no name. */
+    void point(double x, double y);
+
+    /** The pointer moved. */
+    void hover(double x, double y);
+
     /** The wheel was turned, up or down. */
     void wheel(boolean up);
   }
@@ -66,6 +72,8 @@ final class MatView extends DrawnPane {
         touch.pick(there);
       } else if (!pulled && !there.isEmpty() && !pressed.isEmpty()) {
         touch.drag(pressed, there);
+      } else if (!pulled && there.isEmpty() && pressed.isEmpty()) {
+        touch.point(event.getX(), event.getY());
       }
       pressed = "";
     });
@@ -74,8 +82,10 @@ final class MatView extends DrawnPane {
         touch.wheel(event.getDeltaY() > 0);
       }
     });
-    setOnMouseMoved(event ->
-        setCursor(spotAt(event.getX(), event.getY()).isPresent() ? Cursor.HAND : Cursor.DEFAULT));
+    setOnMouseMoved(event -> {
+      setCursor(spotAt(event.getX(), event.getY()).isPresent() ? Cursor.HAND : Cursor.DEFAULT);
+      touch.hover(event.getX(), event.getY());
+    });
     setMinSize(200, 200);
   }
 

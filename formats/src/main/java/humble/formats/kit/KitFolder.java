@@ -2,6 +2,7 @@ package humble.formats.kit;
 
 import humble.core.budget.Budget;
 import humble.core.budget.Spent;
+import humble.core.build.KitChange;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.kit.KitCheck;
@@ -24,6 +25,7 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -68,16 +70,32 @@ public final class KitFolder {
           .build();
 
   private final Path at;
+  private final List<KitChange> changes;
 
-  private KitFolder(Path at) {
+  private KitFolder(Path at, List<KitChange> changes) {
     this.at = at;
+    this.changes = List.copyOf(changes);
   }
 
   /** Gives the kit at a folder, its {@code kit.json}, or an archive; nothing is read yet. */
   public static KitFolder at(Path path) {
     boolean file = path.getFileName() != null && path.getFileName().toString().equals("kit.json");
     Path parent = path.toAbsolutePath().getParent();
-    return new KitFolder(file && parent != null ? parent : path);
+    return new KitFolder(file && parent != null ? parent : path, List.of());
+  }
+
+  /** Gives this kit with changes laid over its kit file; nothing on the disk changes. */
+  public KitFolder with(List<KitChange> laidOver) {
+    return new KitFolder(at, laidOver);
+  }
+
+  /** Tells whether the kit file, with its changes, has no such key; one that cannot be read has. */
+  boolean isSilentOn(String section) {
+    try {
+      return !JSON.readTree(bytes("kit.json")).has(section);
+    } catch (IOException | JacksonException e) {
+      return false;
+    }
   }
 
   /** Gives where the kit is. */
@@ -183,6 +201,13 @@ public final class KitFolder {
   }
 
   private byte[] bytes(String name, long most, Budget budget) throws IOException {
+    byte[] written = written(name, most, budget);
+    return changes.isEmpty() || !name.equals("kit.json")
+        ? written
+        : ChangedKit.of(written, changes);
+  }
+
+  private byte[] written(String name, long most, Budget budget) throws IOException {
     if (Files.isDirectory(at)) {
       return InputFile.bytes(inFolder(name), most, budget);
     }
@@ -248,6 +273,30 @@ public final class KitFolder {
       return KitWriter.zip(kitJson, files);
     } catch (Spent e) {
       throw new IOException("the kit is larger than 4000 files or 256 MiB", e);
+    }
+  }
+
+  /**
+   * Writes this kit to another place, with its changes and every file of it: as a folder, or as an
+   * archive when the name ends in {@code .hckit} or {@code .zip}. Whole or not at all.
+   *
+   * @throws IOException with one sentence; the target is then as it was
+   */
+  public void writeTo(Path target, boolean replace) throws IOException {
+    byte[] kitJson = bytes("kit.json");
+    Path unpacked = Files.createTempDirectory("humble-kit");
+    try {
+      Map<String, Path> files = new TreeMap<>();
+      for (String name : names()) {
+        if (!name.equals("kit.json")) {
+          Path file = unpacked.resolve(String.valueOf(files.size()));
+          Files.write(file, bytes(name));
+          files.put(name, file);
+        }
+      }
+      KitWriter.write(target, kitJson, files, replace);
+    } finally {
+      KitWriter.delete(unpacked);
     }
   }
 

@@ -90,7 +90,7 @@ public final class KitWriter {
     return (JSON.writeValueAsString(root) + "\n").getBytes(StandardCharsets.UTF_8);
   }
 
-  private static void board(ObjectNode to, Board board) {
+  static void board(ObjectNode to, Board board) {
     to.put("id", board.id());
     text(to, "revision", board.revision());
     number(to, "width_mm", board.widthMm());
@@ -187,7 +187,7 @@ public final class KitWriter {
     }
   }
 
-  private static void place(ObjectNode to, Place place) {
+  static void place(ObjectNode to, Place place) {
     to.put("ref", place.ref()).put("board", place.board()).put("side", place.side().text());
     number(to, "x_mm", place.at().xMm());
     number(to, "y_mm", place.at().yMm());
@@ -196,9 +196,21 @@ public final class KitWriter {
     if (place.standoffMm() > 0) {
       number(to, "standoff_mm", place.standoffMm());
     }
-    Double pitch = place.pitchMm();
-    if (pitch != null) {
-      number(to, "pitch_mm", pitch);
+    maybe(to, "pitch_mm", place.pitchMm());
+    maybe(to, "max_height_mm", place.maxHeightMm());
+    maybe(to, "under", place.under());
+    maybe(to, "jig", place.jig());
+    maybe(to, "panel", place.panel());
+    texts(to, "leave_empty", place.leaveEmpty());
+    texts(to, "board_marks", place.marks());
+    if (place.rowHoles() > 0) {
+      to.putObject("row").put("holes", place.rowHoles()).put("from", place.rowFrom());
+    }
+  }
+
+  private static void maybe(ObjectNode to, String key, @Nullable String text) {
+    if (text != null) {
+      to.put(key, text);
     }
   }
 
@@ -220,7 +232,7 @@ public final class KitWriter {
     }
   }
 
-  private static void partPackage(ObjectNode to, PartPackage pack) {
+  static void partPackage(ObjectNode to, PartPackage pack) {
     to.put("id", pack.id());
     number(to, "height_mm", pack.heightMm());
     to.put("lead", pack.lead().text());
@@ -234,13 +246,13 @@ public final class KitWriter {
         });
   }
 
-  private static void text(ObjectNode to, String key, String text) {
+  static void text(ObjectNode to, String key, String text) {
     if (!text.isEmpty()) {
       to.put(key, text);
     }
   }
 
-  private static void texts(ObjectNode to, String key, List<String> texts) {
+  static void texts(ObjectNode to, String key, List<String> texts) {
     if (!texts.isEmpty()) {
       ArrayNode list = to.putArray(key);
       texts.forEach(list::add);
@@ -248,7 +260,7 @@ public final class KitWriter {
   }
 
   /** Micrometres and finer are noise; whole numbers stand without a point. */
-  private static void number(ObjectNode to, String key, double value) {
+  static void number(ObjectNode to, String key, double value) {
     BigDecimal rounded = BigDecimal.valueOf(Math.round(value * 1e6), 6).stripTrailingZeros();
     to.put(key, rounded.scale() < 0 ? rounded.setScale(0) : rounded);
   }
@@ -361,7 +373,7 @@ public final class KitWriter {
     }
   }
 
-  private static void delete(Path tree) throws IOException {
+  static void delete(Path tree) throws IOException {
     if (!Files.exists(tree)) {
       return;
     }

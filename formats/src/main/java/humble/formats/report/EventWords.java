@@ -52,6 +52,7 @@ public final class EventWords {
       case BuildEvent.HostRead e ->
           words.say(e.fits() ? "event.host" : "event.host-wrong", e.shown());
       case BuildEvent.Surveyed e -> known(words, "event.surveyed", e.found(), e.ref());
+      case BuildEvent.Answered e -> words.say("event.answered", e.question(), e.said());
       case BuildEvent.HoleSeen e -> known(words, "event.hole", e.state(), e.pin());
       case BuildEvent.LookedOver e ->
           words.say(e.fine() ? "event.looked" : "event.looked-found", e.spot(), e.board());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.build.KitChange;
 import humble.core.kit.Kit;
 import humble.core.wake.DisplaySetting;
 import humble.core.wake.Pose;
@@ -142,6 +143,11 @@ class HtmlReportTest {
             new BuildEvent.HostRead("HB-4", true),
             new BuildEvent.Surveyed("C9", "burnt"),
             new BuildEvent.HoleSeen("C9.1", "lifted"),
+            new BuildEvent.Answered(
+                "place:R1",
+                "12.7/20.32 22.86/20.32",
+                List.of("package:R1"),
+                List.of(new KitChange("places", "R1", "{}"))),
             new BuildEvent.LookedOver("main", "outline", false),
             new BuildEvent.Snapped("hdr6"),
             new BuildEvent.Sees("warm", "deutan"),

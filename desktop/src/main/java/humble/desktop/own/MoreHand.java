@@ -1,0 +1,71 @@
+package humble.desktop.own;
+
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import java.util.List;
+import java.util.Set;
+
+/** What else can be done with the board that is told. */
+final class MoreHand extends Hand {
+  private final OwnBench bench;
+  private final Runnable leave;
+  private boolean over;
+
+  MoreHand(OwnBench bench, Runnable leave) {
+    super(bench.seat());
+    this.bench = bench;
+    this.leave = leave;
+  }
+
+  @Override
+  public boolean over() {
+    return over;
+  }
+
+  @Override
+  public Card card() {
+    Card.Maker card = seat.card(say("own.more.kicker"), say("own.more.title"));
+    boolean board = !bench.kit().boards().isEmpty();
+    int number = 0;
+    if (board) {
+      choice(card, ++number, "turn", bench::turn);
+      choice(card, ++number, "flip", bench::flip);
+    }
+    if (bench.kit().boards().size() > 1) {
+      choice(card, ++number, "board", bench::otherBoard);
+    }
+    choice(card, ++number, "again", bench::askAgain);
+    choice(card, ++number, "leave", leave);
+    card.silent(Card.BACK, () -> over = true);
+    card.silent('.', () -> over = true);
+    return card.go(say("own.more.go"), () -> over = true);
+  }
+
+  private void choice(Card.Maker card, int number, String what, Runnable act) {
+    card.choice(
+        number,
+        Standing.TO_DO,
+        say("own.choice", number, say("own.more." + what)),
+        () -> {
+          over = true;
+          act.run();
+        });
+  }
+
+  @Override
+  public Mat mat() {
+    return bench.kit().boards().isEmpty()
+        ? new BoardHand(bench, () -> {}).mat()
+        : bench.mat(
+            say(
+                "own.mat." + bench.side().text(),
+                bench.board().widthMm(),
+                bench.board().heightMm()),
+            List.of(),
+            List.of(),
+            Set.of(),
+            OwnMat.Answers.NOTHING);
+  }
+}

@@ -1,0 +1,103 @@
+package humble.desktop.own;
+
+import humble.core.kit.Kit;
+import humble.core.own.Skeleton;
+import humble.core.own.ToPlace;
+import humble.core.own.WayRound;
+import humble.desktop.hand.HandStage;
+import humble.desktop.hand.Turn;
+import humble.desktop.session.Session;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Desk;
+import humble.desktop.stage.StageId;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Asks for what a kit does not say yet, on the picture of its board: where each part goes, which
+ * way round, where the supply comes in, what is joined. Every answer is an act of the build.
+ */
+public final class OwnStage extends HandStage {
+  private static final String NONE = "none:";
+
+  private final OwnBench bench;
+  private final StageId back;
+
+  /** Makes the stage. */
+  public OwnStage(Session session, Desk desk, StageId back) {
+    super(desk);
+    this.bench = new OwnBench(session, seat);
+    this.back = back;
+  }
+
+  @Override
+  protected Turn turn() {
+    Kit kit = bench.kit();
+    if (kit.boards().isEmpty()) {
+      return new Turn("board", () -> new BoardHand(bench, this::more));
+    }
+    return way().or(this::place).or(this::power).orElseGet(this::rest);
+  }
+
+  private Optional<Turn> way() {
+    return bench.guessed().stream()
+        .filter(guess -> guess.startsWith("turn:") && !bench.isPutOff(guess))
+        .filter(guess -> !bench.answered().contains(guess) || isNewer("place:", guess))
+        .flatMap(guess -> WayRound.of(bench.parts(), guess.substring("turn:".length())).stream())
+        .findFirst()
+        .map(way -> new Turn(way, () -> new WayHand(bench, way)));
+  }
+
+  /** A part that was put elsewhere since is asked for its way again. */
+  private boolean isNewer(String than, String guess) {
+    List<String> order = List.copyOf(bench.answered());
+    return order.indexOf(than + guess.substring("turn:".length())) > order.indexOf(guess);
+  }
+
+  private record Placed(String ref, int answers) {}
+
+  private Optional<Turn> place() {
+    Set<String> notHere = new HashSet<>();
+    bench.answered().stream()
+        .filter(question -> question.startsWith(NONE))
+        .forEach(question -> notHere.add(question.substring(NONE.length())));
+    List<ToPlace.Ask> asks = ToPlace.of(bench.kit(), notHere).asks();
+    int total = asks.size() + bench.kit().places().size();
+    int done = bench.kit().places().size();
+    return asks.stream()
+        .filter(ask -> !bench.isPutOff("place:" + ask.ref()))
+        .findFirst()
+        .map(ask ->
+            new Turn(
+                new Placed(ask.ref(), ask.alike()),
+                () -> new PlaceHand(bench, ask, done + 1, total, this::more)));
+  }
+
+  private Optional<Turn> power() {
+    return new Skeleton(bench.kit(), bench.answered())
+        .open().stream()
+            .filter(ask -> !bench.isPutOff(ask.id()))
+            .findFirst()
+            .map(ask -> new Turn(ask, () -> SupplyHands.of(bench, ask, this::more)));
+  }
+
+  private Turn rest() {
+    return new Turn("rest", () -> new RestHand(bench, this::leave, this::more));
+  }
+
+  private void more() {
+    layOver(new MoreHand(bench, this::leave));
+  }
+
+  private void leave() {
+    seat.desk().go(back == StageId.SHELF ? StageId.UNPACK : back);
+  }
+
+  /** Each hand says how it is taken back. */
+  @Override
+  protected Card withCommonKeys(Card card) {
+    return card.withKey(Card.Key.of(Card.BACK, seat.say("key.take-back"), bench::takeBack));
+  }
+}
