@@ -36,6 +36,8 @@ import picocli.CommandLine.Command;
       Pin1Command.class,
       CuesCommand.class,
       HostCommand.class,
+      NewCommand.class,
+      UnlocksCommand.class,
       LightsCommand.class,
       JointsCommand.class,
       WindCommand.class,

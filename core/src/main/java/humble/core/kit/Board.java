@@ -31,6 +31,11 @@ public record Board(
     files = Map.copyOf(files);
   }
 
+  /** Gives this board with another thickness. */
+  public Board thick(double otherMm) {
+    return new Board(id, revision, widthMm, heightMm, otherMm, outline, files, host, coated);
+  }
+
   /** Makes a bare board. */
   public Board(
       String id,

@@ -119,6 +119,30 @@ public record Line(
         particulars);
   }
 
+  /** Gives this line with another id. */
+  public Line named(String otherId) {
+    return new Line(
+        otherId,
+        kind,
+        value,
+        tolerancePct,
+        bands,
+        packageId,
+        refs,
+        supplied,
+        bag,
+        marking,
+        spareOk,
+        polarityMarks,
+        substitutes,
+        home,
+        fragile,
+        stripOf,
+        model,
+        maxMa,
+        particulars);
+  }
+
   /** Gives this line in another package; a model goes with the pins it names. */
   public Line inPackage(String otherPackageId, @Nullable Model otherModel) {
     return new Line(

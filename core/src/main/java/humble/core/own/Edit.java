@@ -3,6 +3,7 @@ package humble.core.own;
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
+import humble.core.kit.Line;
 import humble.core.kit.Model;
 import humble.core.kit.PartPackage;
 import humble.core.kit.PinRef;
@@ -20,6 +21,9 @@ public sealed interface Edit {
 
   /** A part sits nowhere any more. */
   record DropPlace(String ref) implements Edit {}
+
+  /** The list has this line, of those it replaces the one of its id. */
+  record PutLine(Line line) implements Edit {}
 
   /** The parts of a line come in a package. */
   record InPackage(String line, String packageId) implements Edit {}

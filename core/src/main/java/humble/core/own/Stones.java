@@ -48,7 +48,7 @@ public final class Stones {
                 .filter(line -> line.needed() == 0 && line.supplied() == 0 && !line.isOnBoard())
                 .map(Line::id)
                 .toList();
-    int lines = kit.lines().size();
+    int lines = Math.max(1, kit.lines().size());
     return new Stone(Stone.Name.COUNT, lines - Math.min(lines, away.size()), lines, away);
   }
 

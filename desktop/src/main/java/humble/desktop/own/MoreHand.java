@@ -10,13 +10,37 @@ import java.util.Set;
 /** What else can be done with the board that is told. */
 final class MoreHand extends Hand {
   private final OwnBench bench;
-  private final Runnable leave;
+  private final Ways ways;
   private boolean over;
 
-  MoreHand(OwnBench bench, Runnable leave) {
+  MoreHand(OwnBench bench, Ways ways) {
     super(bench.seat());
     this.bench = bench;
-    this.leave = leave;
+    this.ways = ways;
+  }
+
+  /** Where it leads. */
+  interface Ways {
+    /** Follows tracks. */
+    void join();
+
+    /** Buzzes pairs. */
+    void buzz();
+
+    /** Looks at what was guessed. */
+    void look();
+
+    /** Changes anything. */
+    void change();
+
+    /** Adds lines to the list. */
+    void lines();
+
+    /** Saves the kit. */
+    void keep();
+
+    /** Goes to the bench. */
+    void leave();
   }
 
   @Override
@@ -36,8 +60,18 @@ final class MoreHand extends Hand {
     if (bench.kit().boards().size() > 1) {
       choice(card, ++number, "board", bench::otherBoard);
     }
+    if (!bench.kit().places().isEmpty()) {
+      choice(card, ++number, "join", ways::join);
+      choice(card, ++number, "buzz", ways::buzz);
+    }
+    if (!bench.guessed().isEmpty()) {
+      choice(card, ++number, "look", ways::look);
+    }
+    choice(card, ++number, "lines", ways::lines);
+    choice(card, ++number, "change", ways::change);
+    choice(card, ++number, "keep", ways::keep);
     choice(card, ++number, "again", bench::askAgain);
-    choice(card, ++number, "leave", leave);
+    choice(card, ++number, "leave", ways::leave);
     card.silent(Card.BACK, () -> over = true);
     card.silent('.', () -> over = true);
     return card.go(say("own.more.go"), () -> over = true);

@@ -11,7 +11,6 @@ import humble.core.own.Follows;
 import humble.core.own.Stone;
 import humble.core.own.Stones;
 import humble.desktop.draw.BoardPicture;
-import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
@@ -164,7 +163,7 @@ final class OwnBench {
   }
 
   /** Draws the board with what the kit can do so far. */
-  Mat mat(
+  OwnMat mat(
       String title,
       List<PointMm> rings,
       List<OwnMat.Tag> tags,

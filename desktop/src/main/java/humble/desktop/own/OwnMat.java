@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param lit parts that are meant
  * @param answers which clicks the pads and parts answer to
  * @param strip what the kit can do so far
+ * @param track pads that are being joined, in the order of the track
  */
 record OwnMat(
     String title,
@@ -43,12 +44,33 @@ record OwnMat(
     List<Tag> tags,
     Set<String> lit,
     Answers answers,
-    StonesStrip strip)
+    StonesStrip strip,
+    List<PointMm> track)
     implements Mat {
   private static final double TITLE_PX = 40;
   private static final double GAP_PX = 14;
   private static final int BOLD_EVERY = 10;
   private static final double LEAST_STEP_PX = 5;
+
+  /** Makes one without a track. */
+  OwnMat(
+      String title,
+      Parts parts,
+      BoardView view,
+      Consumer<BoardPicture> shown,
+      @Nullable Held held,
+      List<PointMm> rings,
+      List<Tag> tags,
+      Set<String> lit,
+      Answers answers,
+      StonesStrip strip) {
+    this(title, parts, view, shown, held, rings, tags, lit, answers, strip, List.of());
+  }
+
+  /** Gives this picture with a track over it. */
+  OwnMat withTrack(List<PointMm> pads) {
+    return new OwnMat(title, parts, view, shown, held, rings, tags, lit, answers, strip, pads);
+  }
 
   /** A part in hand, and where it would sit. */
   record Held(Part part, Place place) {
@@ -88,6 +110,14 @@ record OwnMat(
     Held over = held;
     if (over != null) {
       picture.held(pen, over.part(), over.place());
+    }
+    for (int i = 0; i < track.size(); i++) {
+      double[] at = picture.px(track.get(i));
+      if (i > 0) {
+        double[] from = picture.px(track.get(i - 1));
+        pen.line(from[0], from[1], at[0], at[1], Token.ON_BOARD, 3);
+      }
+      pen.disc(at[0], at[1], Math.max(9, 1.5 * picture.scale()), null, Token.ON_BOARD, 3);
     }
     for (PointMm ring : rings) {
       double[] at = picture.px(ring);

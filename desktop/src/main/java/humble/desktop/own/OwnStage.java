@@ -84,15 +84,63 @@ public final class OwnStage extends HandStage {
   }
 
   private Turn rest() {
-    return new Turn("rest", () -> new RestHand(bench, this::leave, this::more));
+    return new Turn("rest", () -> new RestHand(bench, ways(), this::more));
   }
 
   private void more() {
-    layOver(new MoreHand(bench, this::leave));
+    layOver(new MoreHand(bench, ways()));
+  }
+
+  private MoreHand.Ways ways() {
+    return new MoreHand.Ways() {
+      @Override
+      public void join() {
+        layOver(new JoinHand(bench));
+      }
+
+      @Override
+      public void buzz() {
+        layOver(new BuzzHand(bench));
+      }
+
+      @Override
+      public void look() {
+        layOver(new GuessHand(bench));
+      }
+
+      @Override
+      public void change() {
+        layOver(new ChangeHand(bench, List.of()));
+      }
+
+      @Override
+      public void lines() {
+        layOver(new LinesHand(bench));
+      }
+
+      @Override
+      public void keep() {
+        layOver(new KeepHand(bench));
+      }
+
+      @Override
+      public void leave() {
+        OwnStage.this.leave();
+      }
+    };
   }
 
   private void leave() {
     seat.desk().go(back == StageId.SHELF ? StageId.UNPACK : back);
+  }
+
+  @Override
+  public void paste(String text) {
+    if (hand() instanceof LinesHand lines) {
+      lines.paste(text);
+    } else {
+      seat.typed().type(seat.typed().text() + text.strip().replaceAll("\\s+", " "));
+    }
   }
 
   /** Each hand says how it is taken back. */

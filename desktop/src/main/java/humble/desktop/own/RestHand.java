@@ -1,5 +1,6 @@
 package humble.desktop.own;
 
+import humble.core.own.Contradicted;
 import humble.core.own.Stone;
 import humble.core.own.ToPlace;
 import humble.desktop.draw.Mat;
@@ -12,13 +13,13 @@ import java.util.Set;
 /** Nothing is asked for at the moment: what the kit can do, and what would make it do more. */
 final class RestHand extends Hand {
   private final OwnBench bench;
-  private final Runnable leave;
+  private final MoreHand.Ways ways;
   private final Runnable more;
 
-  RestHand(OwnBench bench, Runnable leave, Runnable more) {
+  RestHand(OwnBench bench, MoreHand.Ways ways, Runnable more) {
     super(bench.seat());
     this.bench = bench;
-    this.leave = leave;
+    this.ways = ways;
     this.more = more;
   }
 
@@ -30,16 +31,15 @@ final class RestHand extends Hand {
         seat.card(say("own.rest.kicker"), say(reads ? "own.rest.reads" : "own.rest.title"));
     card.how(say("own.rest.how"));
     bench.trouble(card);
-    for (Stone stone : stones) {
-      String name = say("own.stone." + stone.name().name().toLowerCase(java.util.Locale.ROOT));
-      if (stone.needed() > 0) {
-        card.row(
-            stone.isReached() ? Standing.DONE : stone.known() > 0 ? Standing.NOW : Standing.TO_DO,
-            stone.isReached()
-                ? say("own.rest.can", name)
-                : say("own.rest.away", name, stone.away().size()));
-      }
-    }
+    stones.stream()
+        .filter(stone -> stone.needed() > 0 && !stone.isReached())
+        .forEach(stone ->
+            card.row(
+                stone.known() > 0 ? Standing.NOW : Standing.TO_DO,
+                say(
+                    "own.rest.away",
+                    say("own.stone." + stone.name().name().toLowerCase(java.util.Locale.ROOT)),
+                    stone.away().size())));
     ToPlace open = ToPlace.of(bench.kit(), Set.of());
     if (!open.unlisted().isEmpty()) {
       card.row(Standing.DEVIATED, say("own.rest.unlisted", String.join(", ", open.unlisted())));
@@ -53,10 +53,20 @@ final class RestHand extends Hand {
     if (!bench.guessed().isEmpty()) {
       card.row(Standing.DEVIATED, say("own.rest.guessed", bench.guessed().size()));
     }
+    card.choice(1, Standing.TO_DO, say("own.choice", 1, say("own.more.join")), ways::join);
+    card.choice(2, Standing.TO_DO, say("own.choice", 2, say("own.more.buzz")), ways::buzz);
+    if (!bench.guessed().isEmpty()) {
+      card.choice(3, Standing.TO_DO, say("own.choice", 3, say("own.more.look")), ways::look);
+    }
+    card.choice(4, Standing.TO_DO, say("own.choice", 4, say("own.more.keep")), ways::keep);
+    card.choice(5, Standing.TO_DO, say("own.choice", 5, say("own.more.change")), ways::change);
+    card.choice(6, Standing.TO_DO, say("own.choice", 6, say("own.more.lines")), ways::lines);
+    Contradicted.of(bench.kit(), bench.open().build())
+        .forEach(phrase -> card.row(Standing.DEVIATED, seat.say(phrase)));
     card.key('+', say("own.rest.again"), bench::askAgain);
     card.key('.', say("own.more"), more);
     card.key(Card.BACK, say("key.take-back"), bench::takeBack);
-    return card.go(say("own.rest.go"), leave);
+    return card.go(say("own.rest.go"), ways::leave);
   }
 
   @Override

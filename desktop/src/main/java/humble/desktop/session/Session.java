@@ -370,14 +370,28 @@ public final class Session {
    */
   public List<String> tell(String question, String said, Follows follows) {
     OpenBuild now = open().orElseThrow();
-    List<KitChange> changes = EditWriter.changes(now.folder(), now.kit(), follows.edits());
+    return tell(
+        question,
+        said,
+        follows.guessed(),
+        EditWriter.changes(now.folder(), now.kit(), follows.edits()));
+  }
+
+  /** Changes the kit on the bench as {@link #tell}, by changes of its file. */
+  public List<String> change(String question, String said, List<KitChange> changes) {
+    return tell(question, said, List.of(), changes);
+  }
+
+  private List<String> tell(
+      String question, String said, List<String> guessed, List<KitChange> changes) {
+    OpenBuild now = open().orElseThrow();
     List<KitChange> all = new ArrayList<>(now.build().kitChanges());
     all.addAll(changes);
     if (!changes.isEmpty()
         && KitFolder.at(kitPath(now.build())).with(all).read() instanceof KitRead.Refused refused) {
       return refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList();
     }
-    now.act(new BuildEvent.Answered(question, said, follows.guessed(), changes));
+    now.act(new BuildEvent.Answered(question, said, guessed, changes));
     return List.of();
   }
 

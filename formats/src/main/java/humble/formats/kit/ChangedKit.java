@@ -27,7 +27,38 @@ final class ChangedKit {
   /** Sections whose entries are keys of an object. */
   private static final List<String> OBJECTS = List.of("nets");
 
+  /** Sections whose entries are told apart by what they are called. */
+  private static final List<String> KEYED =
+      List.of(
+          "boards",
+          "lines",
+          "places",
+          "nets",
+          "packages",
+          "loose",
+          "options",
+          "tasks",
+          "blocks",
+          "gates",
+          "supplies",
+          "states",
+          "peripherals",
+          "windings",
+          "cables",
+          "wires",
+          "modules");
+
   private ChangedKit() {}
+
+  /** Tells whether entries of a section can be changed one by one. */
+  static boolean isKeyed(String section) {
+    return KEYED.contains(section);
+  }
+
+  /** Gives the key by which the entries of a section are told apart. */
+  static String keyOf(String section) {
+    return KEYS.getOrDefault(section, "id");
+  }
 
   /**
    * Gives the text of a kit file with changes.

@@ -64,6 +64,7 @@ public final class EditWriter {
       case Edit.PutBoard e -> of("boards", e.board().id(), to -> KitWriter.board(to, e.board()));
       case Edit.PutPlace e -> of("places", e.place().ref(), to -> KitWriter.place(to, e.place()));
       case Edit.DropPlace e -> new KitChange("places", e.ref(), "");
+      case Edit.PutLine e -> of("lines", e.line().id(), to -> KitWriter.line(to, e.line()));
       case Edit.InPackage e -> of("lines", e.line(), to -> to.put("package", e.packageId()));
       case Edit.ActsAs e ->
           of("lines", e.line(), to -> ModelWriter.write(to.putObject("model"), e.model()));

@@ -108,7 +108,7 @@ public final class KitWriter {
     }
   }
 
-  private static void line(ObjectNode to, Line line) {
+  static void line(ObjectNode to, Line line) {
     to.put("id", line.id()).put("kind", line.kind().text());
     text(to, "value", line.value());
     Double tolerance = line.tolerancePct();
