@@ -9,7 +9,7 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append opening hex core find mend wake copper settings frames lamps}); none for all.
+ * append opening hex core find mend wake copper settings frames lamps own}); none for all.
  */
 public final class Figures {
   private static final int SPICE_FAULTS = Integer.getInteger("humble.trials", 500);
@@ -36,7 +36,8 @@ public final class Figures {
                 "settings",
                 "frames",
                 "keys",
-                "lamps")
+                "lamps",
+                "own")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -56,6 +57,7 @@ public final class Figures {
         case "frames" -> BoardFrames.measure(root, out);
         case "keys" -> KeyToPicture.measure(root, out);
         case "lamps" -> LampTyped.measure(root, out);
+        case "own" -> OwnTold.measure(root, out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

@@ -145,6 +145,16 @@ public final class Footing {
         pack.lead());
   }
 
+  /** Gives the pins of a package that are as far from another as any two are. */
+  static List<PointMm> farthest(PartPackage pack) {
+    double longest = longest(pack);
+    return pack.pins().stream()
+        .map(PackagePin::at)
+        .filter(at ->
+            pack.pins().stream().anyMatch(pin -> pin.at().distanceMm(at) >= longest * SAME_SPAN))
+        .toList();
+  }
+
   private static double longest(PartPackage pack) {
     double longest = 0;
     for (PackagePin a : pack.pins()) {

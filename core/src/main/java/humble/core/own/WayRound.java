@@ -52,12 +52,15 @@ public record WayRound(Part part, List<Double> turns, List<String> marks) {
         : Optional.of(new WayRound(part, turns, marks(part.line(), part.pack())));
   }
 
+  /**
+   * The holes that were clicked do not tell one way from another: those furthest apart. Between
+   * four corners of a square a part may also lie across.
+   */
   private static boolean looksAlike(Part part, double turn) {
-    return part.pack().pins().stream()
-        .map(PackagePin::at)
+    List<PointMm> far = Footing.farthest(part.pack());
+    return far.stream()
         .map(at -> at.turned(turn))
-        .allMatch(
-            at -> part.pack().pins().stream().anyMatch(pin -> pin.at().distanceMm(at) < SAME_MM));
+        .allMatch(at -> far.stream().anyMatch(pin -> pin.distanceMm(at) < SAME_MM));
   }
 
   private static List<String> marks(Line line, PartPackage pack) {

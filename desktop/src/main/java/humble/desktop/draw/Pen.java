@@ -159,6 +159,7 @@ public final class Pen extends ShapePen {
             Token.CARD,
             null);
       }
+      case "guessed" -> diamond(x, y, radius * 1.1, Token.FLUX);
       case "ailing" -> {
         diamond(x, y, radius * 1.15, Token.ALARM);
         bold("!", x, y, radius * 1.1, Token.CARD, Hang.MIDDLE);

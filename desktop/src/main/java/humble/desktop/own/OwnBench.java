@@ -76,6 +76,13 @@ final class OwnBench {
     return open().build().guessed();
   }
 
+  /** Gives the parts of which something is guessed. */
+  Set<String> guessedRefs() {
+    Set<String> refs = new HashSet<>();
+    guessed().forEach(guess -> refs.add(guess.substring(guess.indexOf(':') + 1)));
+    return refs;
+  }
+
   /** Gives the pads that an answer named. */
   Optional<String> said(String question) {
     return Optional.ofNullable(open().build().answered().get(question)).map(a -> a.said());
@@ -179,7 +186,8 @@ final class OwnBench {
         tags,
         lit,
         answers,
-        new StonesStrip(seat.words(), stones()));
+        new StonesStrip(seat.words(), stones()),
+        guessedRefs());
   }
 
   /** Remembers how the board was painted last: clicks are read by it. */

@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param lit parts that are meant
  * @param answers which clicks the pads and parts answer to
  * @param strip what the kit can do so far
+ * @param guessed parts of which something is guessed that nobody has looked at
  * @param track pads that are being joined, in the order of the track
  */
 record OwnMat(
@@ -45,6 +46,7 @@ record OwnMat(
     Set<String> lit,
     Answers answers,
     StonesStrip strip,
+    Set<String> guessed,
     List<PointMm> track)
     implements Mat {
   private static final double TITLE_PX = 40;
@@ -63,13 +65,15 @@ record OwnMat(
       List<Tag> tags,
       Set<String> lit,
       Answers answers,
-      StonesStrip strip) {
-    this(title, parts, view, shown, held, rings, tags, lit, answers, strip, List.of());
+      StonesStrip strip,
+      Set<String> guessed) {
+    this(title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, List.of());
   }
 
   /** Gives this picture with a track over it. */
   OwnMat withTrack(List<PointMm> pads) {
-    return new OwnMat(title, parts, view, shown, held, rings, tags, lit, answers, strip, pads);
+    return new OwnMat(
+        title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, pads);
   }
 
   /** A part in hand, and where it would sit. */
@@ -95,9 +99,7 @@ record OwnMat(
   @Override
   public void paint(Pen pen, double w, double h) {
     pen.text(title, 20, 24, Pen.sizeFor(title, 17, 13, w - 40), Token.INK_SOFT, Pen.Hang.LEFT);
-    double boardHeight = h - TITLE_PX - StonesStrip.HEIGHT_PX - 2 * GAP_PX;
-    BoardPicture picture =
-        new BoardPicture(parts, view, 18, TITLE_PX, w - 36, Math.max(80, boardHeight));
+    BoardPicture picture = laid(parts, view, w, h);
     shown.accept(picture);
     Set<String> fitted = Set.of();
     picture.paint(pen, fitted, lit, Set.of(), Faces.NONE, () -> grid(pen, picture));
@@ -106,6 +108,16 @@ record OwnMat(
     }
     if (answers == Answers.PARTS) {
       picture.partSpots(pen, Set.of());
+    }
+    for (String ref : guessed) {
+      parts
+          .part(ref)
+          .flatMap(Part::placed)
+          .filter(place -> place.board().equals(view.board().id()))
+          .ifPresent(place -> {
+            double[] at = picture.px(place.at());
+            pen.diamond(at[0], at[1], Math.clamp(picture.scale(), 6, 11), Token.FLUX_PALE);
+          });
     }
     Held over = held;
     if (over != null) {
@@ -131,10 +143,16 @@ record OwnMat(
           at[1] - Math.max(20, 2.2 * picture.scale()),
           15,
           Token.INK,
-          Token.FLUX,
+          Token.CARD,
           Pen.Hang.MIDDLE);
     }
     strip.paint(pen, 18, h - StonesStrip.HEIGHT_PX - GAP_PX, w - 36);
+  }
+
+  /** Gives the board as it is laid on a mat of that size. */
+  static BoardPicture laid(Parts parts, BoardView view, double w, double h) {
+    double boardHeight = h - TITLE_PX - StonesStrip.HEIGHT_PX - 2 * GAP_PX;
+    return new BoardPicture(parts, view, 18, TITLE_PX, w - 36, Math.max(80, boardHeight));
   }
 
   private void grid(Pen pen, BoardPicture picture) {

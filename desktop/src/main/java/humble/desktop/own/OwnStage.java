@@ -1,11 +1,15 @@
 package humble.desktop.own;
 
 import humble.core.kit.Kit;
+import humble.core.kit.PointMm;
+import humble.core.kit.Side;
+import humble.core.orient.BoardView;
 import humble.core.own.Skeleton;
 import humble.core.own.ToPlace;
 import humble.core.own.WayRound;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.Turn;
+import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
@@ -30,6 +34,12 @@ public final class OwnStage extends HandStage {
     super(desk);
     this.bench = new OwnBench(session, seat);
     this.back = back;
+  }
+
+  /** Gives where a point of the board is on a mat of that size, its top side up. */
+  public static double[] px(OpenBuild open, PointMm at, double w, double h) {
+    BoardView view = new BoardView(open.kit().boards().getFirst(), Side.TOP, 0);
+    return OwnMat.laid(open.parts(), view, w, h).px(at);
   }
 
   @Override

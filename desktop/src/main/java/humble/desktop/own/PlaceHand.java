@@ -254,7 +254,8 @@ final class PlaceHand extends Hand {
         List.of(),
         Set.of(),
         OwnMat.Answers.NOTHING,
-        new StonesStrip(seat.words(), bench.stones()));
+        new StonesStrip(seat.words(), bench.stones()),
+        bench.guessedRefs());
   }
 
   /** The part in hand floats where the pointer is, in its true size. */

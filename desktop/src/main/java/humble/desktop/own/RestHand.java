@@ -51,7 +51,7 @@ final class RestHand extends Hand {
       card.row(Standing.TO_DO, say("own.rest.by-count", open.byCount().size()));
     }
     if (!bench.guessed().isEmpty()) {
-      card.row(Standing.DEVIATED, say("own.rest.guessed", bench.guessed().size()));
+      card.row(Standing.GUESSED, say("own.rest.guessed", bench.guessed().size()));
     }
     card.choice(1, Standing.TO_DO, say("own.choice", 1, say("own.more.join")), ways::join);
     card.choice(2, Standing.TO_DO, say("own.choice", 2, say("own.more.buzz")), ways::buzz);

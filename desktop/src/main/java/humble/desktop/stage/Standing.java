@@ -5,7 +5,9 @@ public enum Standing {
   TO_DO,
   NOW,
   DONE,
-  DEVIATED;
+  DEVIATED,
+  /** Guessed, and nobody has looked. */
+  GUESSED;
 
   /** Gives the name the pen knows. */
   public String shape() {
@@ -14,6 +16,7 @@ public enum Standing {
       case NOW -> "now";
       case DONE -> "done";
       case DEVIATED -> "deviated";
+      case GUESSED -> "guessed";
     };
   }
 }

@@ -129,6 +129,12 @@ public final class Offscreen implements AutoCloseable {
     }
   }
 
+  /** Lets what was asked of the background come in. */
+  void settleABit() {
+    pause();
+    onScreen(() -> true);
+  }
+
   /** Waits until Enter is offered. */
   public void settle() {
     for (int i = 0; i < LONGEST_WAITS && !onScreen(() -> window.card().goEnabled()); i++) {

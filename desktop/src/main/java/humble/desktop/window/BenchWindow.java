@@ -153,6 +153,11 @@ public final class BenchWindow implements Face {
     keys.refresh();
   }
 
+  /** Gives width and height of the mat, in pixels. */
+  public double[] matSize() {
+    return new double[] {mat.getWidth(), mat.getHeight()};
+  }
+
   /** Gives the words of the window. */
   public Words words() {
     return words;

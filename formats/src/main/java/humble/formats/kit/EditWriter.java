@@ -4,6 +4,7 @@ import humble.core.build.KitChange;
 import humble.core.kit.BoardState;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
+import humble.core.kit.Measured;
 import humble.core.kit.Supply;
 import humble.core.own.Edit;
 import humble.core.units.Band;
@@ -137,7 +138,13 @@ public final class EditWriter {
     KitWriter.texts(to, "at", gate.at());
     to.put("state", gate.state());
     gate.fixedWindow()
-        .ifPresent(window -> to.putArray("expect").add(window.low()).add(window.high()));
+        .ifPresent(window -> {
+          if (gate.measure() == Measured.CONTINUITY) {
+            to.put("expect", window.equals(Measured.JOINED_OHM) ? "joined" : "open");
+          } else {
+            to.putObject("expect").put("min", window.low()).put("max", window.high());
+          }
+        });
     KitWriter.texts(to, "before", gate.before());
     KitWriter.text(to, "caution", gate.caution());
   }

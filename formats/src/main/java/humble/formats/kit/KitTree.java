@@ -22,6 +22,28 @@ public final class KitTree {
   private static final JsonMapper JSON = new JsonMapper();
   private static final int SHOWN = 46;
 
+  /** What says that a file is a kit: it is never changed. */
+  private static final String FORMAT = "format";
+
+  /** What is changed most often comes first. */
+  private static final List<String> FIRST =
+      List.of(
+          "lines",
+          "places",
+          "nets",
+          "gates",
+          "states",
+          "supplies",
+          "tasks",
+          "options",
+          "cautions",
+          "peripherals",
+          "enclosure",
+          "boards",
+          "packages",
+          "rules",
+          "sheet");
+
   /** By what an entry is called, the first that it has. */
   private static final List<String> NAMES =
       List.of("id", "ref", "name", "at", "do", "because", "n");
@@ -120,8 +142,14 @@ public final class KitTree {
       }
       return items;
     }
-    List<String> keys = new ArrayList<>(at.keys());
-    here.propertyNames().stream().filter(key -> !keys.contains(key)).forEach(keys::add);
+    List<String> keys = new ArrayList<>(way.isEmpty() ? FIRST : List.of());
+    at.keys().stream().filter(key -> !keys.contains(key)).forEach(keys::add);
+    if (way.isEmpty()) {
+      keys.remove(FORMAT);
+    }
+    here.propertyNames().stream()
+        .filter(key -> !keys.contains(key) && !(way.isEmpty() && key.equals(FORMAT)))
+        .forEach(keys::add);
     for (String key : keys) {
       items.add(new Item(key, shown(here.path(key)), here.has(key)));
     }

@@ -1,0 +1,176 @@
+package humble.desktop.walk;
+
+import humble.core.kit.Gate;
+import humble.core.kit.Kit;
+import humble.core.kit.PointMm;
+import humble.core.power.GateReckoning;
+import humble.desktop.own.OwnStage;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.window.BenchWindow;
+import humble.formats.kit.KitRead;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javafx.application.Platform;
+import javafx.scene.input.KeyCode;
+
+/**
+ * Tells a board of sixty places from a pasted sheet alone, in the real window with clicks and the
+ * keypad, up to its first gate; every click and every key is an act that is counted. Prints the
+ * acts. Argument: a kit for the shelf.
+ */
+public final class OwnWalk {
+  private static final int MOST_QUESTIONS = 400;
+
+  private final Offscreen screen;
+  private final Map<String, Integer> acts = new LinkedHashMap<>();
+  private String phase = "";
+
+  private OwnWalk(Offscreen screen) {
+    this.screen = screen;
+  }
+
+  /** What a walk came to. */
+  public record Walked(
+      int parts, Map<String, Integer> acts, double millis, int gates, boolean passes) {}
+
+  /** Walks and prints. */
+  public static void main(String[] arguments) throws IOException {
+    PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
+    Offscreen.start();
+    Path home = Files.createTempDirectory("humble-own");
+    try (Offscreen screen =
+        new Offscreen(home, List.of(Path.of(arguments[0])), Clock.systemUTC(), false)) {
+      Walked walked = new OwnWalk(screen).walk();
+      walked.acts().forEach((name, count) -> out.println(name + " " + count));
+      out.println("parts " + walked.parts());
+      out.printf(Locale.ROOT, "slowest %.1f%n", walked.millis());
+      out.println("gates " + walked.gates());
+      out.println("passes " + walked.passes());
+    }
+    out.println("end");
+    Platform.exit();
+  }
+
+  private double slowestMs;
+
+  private Walked walk() {
+    screen.settle();
+    Offscreen.onScreen(() -> {
+      screen.window().paste(OwnSheet.TEXT);
+      return true;
+    });
+    // The list's own questions are taken as guessed.
+    phase = "list";
+    for (int i = 0; i < MOST_QUESTIONS && !title().contains("How large"); i++) {
+      press(KeyCode.ENTER);
+      screen.settleABit();
+    }
+    phase = "board";
+    type("140/90");
+    press(KeyCode.ENTER);
+    for (int i = 0; i < MOST_QUESTIONS && !isAtRest(); i++) {
+      answer();
+    }
+    return Offscreen.onScreen(this::walked);
+  }
+
+  private String title() {
+    return Offscreen.onScreen(() -> screen.window().card().title());
+  }
+
+  private String kicker() {
+    return Offscreen.onScreen(() -> screen.window().card().kicker());
+  }
+
+  private boolean isAtRest() {
+    return kicker().equals(say("own.rest.kicker"));
+  }
+
+  private String say(String key) {
+    return screen.window().words().say(key);
+  }
+
+  /** Answers what is asked, as somebody with the board before him would. */
+  private void answer() {
+    String title = title();
+    if (kicker().equals(say("own.way.kicker"))) {
+      phase = "way round";
+      press(KeyCode.NUMPAD1);
+    } else if (kicker().equals(say("own.power.kicker"))) {
+      phase = "power";
+      power(title);
+    } else {
+      phase = "places";
+      String ref = title.substring(0, title.indexOf(','));
+      List<PointMm> holes = OwnSheet.holes(ref);
+      holes.forEach(this::click);
+    }
+  }
+
+  private void power(String title) {
+    if (title.contains("volts")) {
+      type("9");
+      press(KeyCode.ENTER);
+    } else if (title.startsWith("How is the plug")
+        || title.startsWith("Which switch")
+        || title.startsWith("Which rail")) {
+      press(KeyCode.NUMPAD1);
+    } else {
+      press(KeyCode.ENTER);
+    }
+  }
+
+  private void count() {
+    acts.merge(phase, 1, Integer::sum);
+  }
+
+  private void press(KeyCode key) {
+    count();
+    timed(() -> screen.walk().press(key));
+  }
+
+  private void type(String text) {
+    for (char c : text.toCharArray()) {
+      press(c == '/' ? KeyCode.DIVIDE : c == '.' ? KeyCode.DECIMAL : KeyCode.valueOf("NUMPAD" + c));
+    }
+  }
+
+  private void click(PointMm at) {
+    count();
+    timed(() -> {
+      BenchWindow window = screen.window();
+      OpenBuild open = window.build().orElseThrow();
+      double[] size = window.matSize();
+      double[] px = OwnStage.px(open, at, size[0], size[1]);
+      window.keys().point(px[0], px[1]);
+    });
+  }
+
+  private void timed(Runnable act) {
+    double took =
+        Offscreen.onScreen(() -> {
+          long from = System.nanoTime();
+          act.run();
+          return (System.nanoTime() - from) / 1e6;
+        });
+    boolean told = phase.equals("places") || phase.equals("way round") || phase.equals("power");
+    slowestMs = told ? Math.max(slowestMs, took) : slowestMs;
+  }
+
+  private Walked walked() {
+    OpenBuild open = screen.window().build().orElseThrow();
+    Kit kit = open.kit();
+    GateReckoning reckoning = new GateReckoning(open.parts());
+    long gates = kit.gates().stream().filter((Gate gate) -> reckoning.of(gate).isPresent()).count();
+    boolean passes = open.folder().read() instanceof KitRead.Opened;
+    return new Walked(kit.places().size(), acts, slowestMs, (int) gates, passes);
+  }
+}
