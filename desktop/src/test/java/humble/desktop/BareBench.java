@@ -4,6 +4,7 @@ import humble.core.build.Build;
 import humble.desktop.keys.BenchKeys;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
 import humble.desktop.walk.BareKeys;
 import humble.store.Journal;
 import humble.store.JournalOpen;
@@ -38,6 +39,30 @@ final class BareBench implements AutoCloseable {
   /** Opens an empty bench. */
   static BareBench open(Path home) {
     return new BareBench(home, List.of());
+  }
+
+  /** Opens a bench as it was left, with the build last worked on. */
+  static BareBench again(Path home) {
+    BareBench bench = new BareBench(home, List.of());
+    bench.session.layLast();
+    bench.keys().goByKey(StageId.UNPACK);
+    return bench;
+  }
+
+  Session session() {
+    return session;
+  }
+
+  /** Types digits, points and slashes on the keypad. */
+  void type(String text) {
+    for (char c : text.toCharArray()) {
+      press(
+          switch (c) {
+            case '.' -> KeyCode.DECIMAL;
+            case '/' -> KeyCode.DIVIDE;
+            default -> KeyCode.valueOf("NUMPAD" + c);
+          });
+    }
   }
 
   /** Opens a bench with a test kit on it. */

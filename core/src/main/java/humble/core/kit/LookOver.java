@@ -142,6 +142,10 @@ public final class LookOver {
       for (int k = i + 1; k < pads.size(); k++) {
         Pad a = pads.get(i);
         Pad b = pads.get(k);
+        if (Math.abs(a.at().xMm() - b.at().xMm()) >= least
+            || Math.abs(a.at().yMm() - b.at().yMm()) >= least) {
+          continue;
+        }
         boolean sameNet = a.net().isPresent() && a.net().equals(b.net());
         double apart = a.at().distanceMm(b.at());
         if (!a.ref().equals(b.ref()) && !sameNet && apart < least && apart > PAD_MM / 2) {

@@ -55,8 +55,17 @@ public final class Skeleton {
    * @param answered ids of the questions that were answered
    */
   public Skeleton(Kit kit, Set<String> answered) {
-    this.kit = kit;
-    this.parts = Parts.of(kit);
+    this(Parts.of(kit), answered);
+  }
+
+  /**
+   * Makes the questions of a kit whose parts are at hand.
+   *
+   * @param answered ids of the questions that were answered
+   */
+  public Skeleton(Parts parts, Set<String> answered) {
+    this.kit = parts.kit();
+    this.parts = parts;
     this.answered = answered;
   }
 

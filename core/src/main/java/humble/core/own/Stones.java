@@ -22,9 +22,9 @@ public final class Stones {
   private final Set<String> answered;
   private final Set<String> guessed;
 
-  private Stones(Kit kit, Set<String> answered, Set<String> guessed) {
-    this.kit = kit;
-    this.parts = Parts.of(kit);
+  private Stones(Parts parts, Set<String> answered, Set<String> guessed) {
+    this.kit = parts.kit();
+    this.parts = parts;
     this.answered = answered;
     this.guessed = guessed;
   }
@@ -36,7 +36,17 @@ public final class Stones {
    * @param guessed what nobody has looked at yet
    */
   public static List<Stone> of(Kit kit, Set<String> answered, Set<String> guessed) {
-    Stones stones = new Stones(kit, answered, guessed);
+    return of(Parts.of(kit), answered, guessed);
+  }
+
+  /**
+   * Gives the five stones of a kit whose parts are at hand, in their order.
+   *
+   * @param answered ids of the questions that were answered at the bench
+   * @param guessed what nobody has looked at yet
+   */
+  public static List<Stone> of(Parts parts, Set<String> answered, Set<String> guessed) {
+    Stones stones = new Stones(parts, answered, guessed);
     return List.of(stones.count(), stones.order(), stones.way(), stones.reads(), stones.wrong());
   }
 
@@ -98,7 +108,7 @@ public final class Stones {
       return new Stone(Stone.Name.READS, 0, 0, away);
     }
     List<Gate> gates = FirstPower.given(kit, Words.core(Locale.ROOT)).gates();
-    List<Skeleton.Ask> asks = new Skeleton(kit, answered).all();
+    List<Skeleton.Ask> asks = new Skeleton(parts, answered).all();
     if (gates.isEmpty()) {
       asks.stream()
           .filter(ask -> ask.what() != Skeleton.What.GROUND)

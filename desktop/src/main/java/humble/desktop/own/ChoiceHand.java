@@ -32,7 +32,7 @@ final class ChoiceHand extends Hand {
   private record Choice(String text, Supplier<Follows> follows) {}
 
   private Skeleton skeleton() {
-    return new Skeleton(bench.kit(), bench.answered());
+    return new Skeleton(bench.parts(), bench.answered());
   }
 
   private List<Choice> choices() {

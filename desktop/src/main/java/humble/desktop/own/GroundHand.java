@@ -53,7 +53,7 @@ final class GroundHand extends Hand {
         all.isEmpty()
             ? say("own.ground.none")
             : String.join(" ", all.stream().map(PinRef::toString).toList()),
-        new Skeleton(bench.kit(), bench.answered()).grounded(all));
+        new Skeleton(bench.parts(), bench.answered()).grounded(all));
   }
 
   @Override

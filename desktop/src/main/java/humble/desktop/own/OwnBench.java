@@ -92,7 +92,7 @@ final class OwnBench {
     OpenBuild now = open();
     if (reckonedFor != now.build()) {
       reckonedFor = now.build();
-      reckoned = Stones.of(now.kit(), answered(), guessed());
+      reckoned = Stones.of(now.parts(), answered(), guessed());
     }
     return reckoned;
   }

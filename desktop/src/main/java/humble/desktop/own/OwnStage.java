@@ -86,7 +86,7 @@ public final class OwnStage extends HandStage {
   }
 
   private Optional<Turn> power() {
-    return new Skeleton(bench.kit(), bench.answered())
+    return new Skeleton(bench.parts(), bench.answered())
         .open().stream()
             .filter(ask -> !bench.isPutOff(ask.id()))
             .findFirst()

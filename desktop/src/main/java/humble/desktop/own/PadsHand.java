@@ -43,7 +43,7 @@ final class PadsHand extends Hand {
   }
 
   private Skeleton skeleton() {
-    return new Skeleton(bench.kit(), bench.answered());
+    return new Skeleton(bench.parts(), bench.answered());
   }
 
   private String what() {

@@ -73,7 +73,7 @@ final class VoltsHand extends Hand {
     bench.tell(
         ask.id(),
         Engineering.nominal(volts, "V"),
-        new Skeleton(bench.kit(), bench.answered()).volts(volts, pads.get(0), pads.get(1)));
+        new Skeleton(bench.parts(), bench.answered()).volts(volts, pads.get(0), pads.get(1)));
   }
 
   @Override

@@ -53,6 +53,7 @@ import java.util.function.Supplier;
 public final class OpenBuild {
   private final Acts acts;
   private final KitFolder folder;
+  private final Kit written;
   private final Kit kit;
   private final List<FirstPower.Check> firstPower;
   private final Parts parts;
@@ -81,6 +82,7 @@ public final class OpenBuild {
     this.acts = new Acts(journal, build, bench);
     this.folder = folder;
     this.told = List.copyOf(build.kitChanges());
+    this.written = kit;
     this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
     this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
@@ -243,6 +245,11 @@ public final class OpenBuild {
   /** Puts the build away: what still runs in the background ends without a word. */
   void close() {
     works.close();
+  }
+
+  /** Gives the kit as it was read, without what is reckoned of its first power. */
+  Kit written() {
+    return written;
   }
 
   /** Gives the kit. */

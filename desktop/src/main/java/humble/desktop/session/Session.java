@@ -387,11 +387,24 @@ public final class Session {
     OpenBuild now = open().orElseThrow();
     List<KitChange> all = new ArrayList<>(now.build().kitChanges());
     all.addAll(changes);
-    if (!changes.isEmpty()
-        && KitFolder.at(kitPath(now.build())).with(all).read() instanceof KitRead.Refused refused) {
-      return refused.findings().stream().filter(Finding::isError).map(Finding::toString).toList();
+    Kit told = now.written();
+    if (!changes.isEmpty()) {
+      switch (KitFolder.at(kitPath(now.build())).with(all).read()) {
+        case KitRead.Opened opened -> told = opened.kit();
+        case KitRead.Refused refused -> {
+          return refused.findings().stream()
+              .filter(Finding::isError)
+              .map(Finding::toString)
+              .toList();
+        }
+      }
     }
     now.act(new BuildEvent.Answered(question, said, guessed, changes));
+    if (!changes.isEmpty()) {
+      boolean practice = now.practiceOn();
+      open(now.build(), told, kitPath(now.build()));
+      Optional.ofNullable(open).ifPresent(grown -> grown.practiceOn(practice));
+    }
     return List.of();
   }
 

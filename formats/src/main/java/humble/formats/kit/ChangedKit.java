@@ -70,10 +70,23 @@ final class ChangedKit {
       if (!(JSON.readTree(kitJson) instanceof ObjectNode root)) {
         throw new IOException("kit.json: An object is expected here.");
       }
+      lay(root, changes);
+      return (JSON.writeValueAsString(root) + "\n").getBytes(StandardCharsets.UTF_8);
+    } catch (JacksonException e) {
+      throw new IOException("a change of this kit cannot be read: " + e.getOriginalMessage(), e);
+    }
+  }
+
+  /**
+   * Lays changes over the tree of a kit file.
+   *
+   * @throws IOException with one sentence, when a change is damaged
+   */
+  static void lay(ObjectNode root, List<KitChange> changes) throws IOException {
+    try {
       for (KitChange change : changes) {
         apply(root, change);
       }
-      return (JSON.writeValueAsString(root) + "\n").getBytes(StandardCharsets.UTF_8);
     } catch (JacksonException e) {
       throw new IOException("a change of this kit cannot be read: " + e.getOriginalMessage(), e);
     }

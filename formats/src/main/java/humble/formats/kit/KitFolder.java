@@ -38,6 +38,7 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A kit on disk: a folder, or the same folder zipped, with a {@code kit.json} and the files it
@@ -115,7 +116,7 @@ public final class KitFolder {
    */
   public KitRead read(Budget budget) {
     try {
-      return parse(bytes("kit.json", MOST_KIT_BYTES, budget), budget);
+      return parse(written("kit.json", MOST_KIT_BYTES, budget), changes, budget);
     } catch (Spent e) {
       return refused("kit.json", e.sentence(), false);
     } catch (IOException e) {
@@ -146,6 +147,14 @@ public final class KitFolder {
    * @throws Spent when the budget is spent
    */
   public KitRead parse(byte[] bytes, Budget budget) {
+    try {
+      return parse(bytes, List.of(), budget);
+    } catch (IOException e) {
+      throw new UncheckedIOException("nothing is laid over it", e);
+    }
+  }
+
+  private KitRead parse(byte[] bytes, List<KitChange> laidOver, Budget budget) throws IOException {
     JsonNode tree;
     try {
       tree = JSON.readTree(text(bytes));
@@ -160,6 +169,7 @@ public final class KitFolder {
     if (!tree.isObject()) {
       return refused("kit.json#", "An object is expected here.", false);
     }
+    ChangedKit.lay((ObjectNode) tree, laidOver);
     KitJson json = new KitJson(new Cursor(tree, "", findings));
     Kit written = json.read();
     budget.look();
