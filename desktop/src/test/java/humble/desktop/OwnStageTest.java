@@ -35,8 +35,7 @@ class OwnStageTest {
     bench.keys().paste(SHEET);
     for (int i = 0; i < 40 && !bench.card().title().startsWith("How large"); i++) {
       bench.press(KeyCode.ENTER);
-      bench.waitFor(
-          () -> bench.card().goEnabled() || bench.card().title().startsWith("How large"));
+      bench.waitFor(() -> bench.card().goEnabled() || bench.card().title().startsWith("How large"));
     }
     assertThat(bench.card().title()).startsWith("How large is the board");
   }

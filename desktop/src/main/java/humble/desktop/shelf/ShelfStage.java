@@ -6,6 +6,7 @@ import humble.core.kit.Parts;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.intake.IntakeStage;
+import humble.desktop.own.OwnStage;
 import humble.desktop.session.Progress;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
@@ -62,6 +63,7 @@ public final class ShelfStage implements Stage {
       case Session.OnShelf.Begun begun -> {
         card.how(begun.kit().summary());
         next(card);
+        card.key('.', words.say("shelf.change"), this::change);
         yield card.go(words.say("shelf.continue"), this::lay);
       }
       case Session.OnShelf.Fresh fresh -> {
@@ -70,6 +72,7 @@ public final class ShelfStage implements Stage {
             words.say(
                 "shelf.size", Parts.of(fresh.kit()).all().size(), fresh.kit().lines().size()));
         next(card);
+        card.key('.', words.say("shelf.change"), this::change);
         yield card.go(words.say("shelf.begin"), this::lay);
       }
       case Session.OnShelf.Broken broken -> {
@@ -171,6 +174,14 @@ public final class ShelfStage implements Stage {
             .collect(Collectors.toSet()),
         share,
         false);
+  }
+
+  /** Lays it on the bench, opened for change. */
+  private void change() {
+    lay();
+    if (session.open().isPresent()) {
+      desk.show(new OwnStage(session, desk, StageId.UNPACK));
+    }
   }
 
   private void lay() {

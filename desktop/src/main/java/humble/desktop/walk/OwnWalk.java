@@ -34,7 +34,7 @@ public final class OwnWalk {
   private final Map<String, Integer> acts = new LinkedHashMap<>();
   private String phase = "";
 
-  private OwnWalk(Offscreen screen) {
+  OwnWalk(Offscreen screen) {
     this.screen = screen;
   }
 
@@ -66,8 +66,35 @@ public final class OwnWalk {
 
   private final List<Double> millis = new ArrayList<>();
 
+  /** Walks until the holes of a part are asked for. */
+  void walkTo(String ref) {
+    listed();
+    for (int i = 0; i < MOST_QUESTIONS && !title().startsWith(ref + ","); i++) {
+      answer();
+    }
+  }
+
+  /** Moves the pointer over a point of the board. */
+  void over(PointMm at) {
+    Offscreen.onScreen(() -> {
+      BenchWindow window = screen.window();
+      double[] size = window.matSize();
+      double[] px = OwnStage.px(window.build().orElseThrow(), at, size[0], size[1]);
+      window.keys().hover(px[0], px[1]);
+      return true;
+    });
+  }
+
   private Walked walk() {
     screen.settle();
+    listed();
+    for (int i = 0; i < MOST_QUESTIONS && !isAtRest(); i++) {
+      answer();
+    }
+    return Offscreen.onScreen(this::walked);
+  }
+
+  private void listed() {
     Offscreen.onScreen(() -> {
       screen.window().paste(OwnSheet.TEXT);
       return true;
@@ -81,10 +108,6 @@ public final class OwnWalk {
     phase = "board";
     type("140/90");
     press(KeyCode.ENTER);
-    for (int i = 0; i < MOST_QUESTIONS && !isAtRest(); i++) {
-      answer();
-    }
-    return Offscreen.onScreen(this::walked);
   }
 
   private String title() {
@@ -148,7 +171,7 @@ public final class OwnWalk {
     }
   }
 
-  private void click(PointMm at) {
+  void click(PointMm at) {
     count();
     timed(() -> {
       BenchWindow window = screen.window();

@@ -1,5 +1,6 @@
 package humble.desktop.walk;
 
+import humble.core.kit.PointMm;
 import humble.desktop.stage.StageId;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -48,6 +49,7 @@ public final class Shots {
 
   private void all(Path home) throws IOException {
     list(home.resolve("list"));
+    own(home.resolve("own"));
     host(home.resolve("host"));
     computer(home.resolve("computer"));
     console(home.resolve("console"));
@@ -74,15 +76,6 @@ public final class Shots {
         return true;
       });
       shot(screen, "fit");
-      Offscreen.onScreen(() -> {
-        screen.window().pick("pad:C2.1");
-        return true;
-      });
-      shot(screen, "fit-net");
-      Offscreen.onScreen(() -> {
-        screen.window().pick("pad:C2.1");
-        return true;
-      });
       screen.walkTo(StageId.POWER);
       titled(screen, "Ohms between");
       screen.stepOrWait();
@@ -187,6 +180,19 @@ public final class Shots {
         return true;
       });
       shot(screen, "list");
+    }
+  }
+
+  /** A board that is told from a sheet alone, a socket in hand between its two clicks. */
+  private void own(Path home) {
+    try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
+      screen.settle();
+      OwnWalk walk = new OwnWalk(screen);
+      walk.walkTo("XU1");
+      PointMm first = OwnSheet.holes("XU1").getFirst();
+      walk.click(first);
+      walk.over(first.plus(new PointMm(33, 7.2)));
+      shot(screen, "own-board");
     }
   }
 

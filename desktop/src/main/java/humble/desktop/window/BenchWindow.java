@@ -52,6 +52,7 @@ public final class BenchWindow implements Face {
   private final Label bench = new Label();
   private final Button practice = new Button();
   private final Button mend = new Button();
+  private final Button told = new Button();
   private final Button night = new Button();
   private final CardView card;
   private final MatView mat;
@@ -82,7 +83,7 @@ public final class BenchWindow implements Face {
 
   private void lay() {
     name.getStyleClass().add("build-name");
-    for (Region kept : List.of(board, practice, mend, night, bench)) {
+    for (Region kept : List.of(board, practice, told, mend, night, bench)) {
       kept.setMinWidth(Region.USE_PREF_SIZE);
     }
     board.getStyleClass().add("soft");
@@ -98,6 +99,12 @@ public final class BenchWindow implements Face {
     mend.setText(words.say("top.mend"));
     mend.setTooltip(new Tooltip(words.say("top.mend.tip")));
     mend.setOnAction(event -> keys.handle(keys::wrong));
+    told.getStyleClass().add("switch");
+    told.setId("told");
+    told.setFocusTraversable(false);
+    told.setText(words.say("top.kit"));
+    told.setTooltip(new Tooltip(words.say("top.kit.tip")));
+    told.setOnAction(event -> keys.changeKit());
     night.getStyleClass().add("switch");
     night.setId("night");
     night.setFocusTraversable(false);
@@ -107,7 +114,7 @@ public final class BenchWindow implements Face {
     Region right = new Region();
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    HBox top = new HBox(name, board, left, bench, right, practice, mend, night);
+    HBox top = new HBox(name, board, left, bench, right, practice, told, mend, night);
     top.getStyleClass().add("top-line");
     root.setTop(top);
     BorderPane middle = new BorderPane(mat);
@@ -287,6 +294,7 @@ public final class BenchWindow implements Face {
     boolean on = open.map(OpenBuild::practiceOn).orElse(false);
     practice.setVisible(open.isPresent());
     mend.setVisible(open.isPresent());
+    told.setVisible(open.isPresent());
     practice.setText(words.say(on ? "top.practice.on" : "top.practice.off"));
     practice.getStyleClass().remove("on");
     if (on) {
