@@ -278,4 +278,63 @@ class OwnStageTest {
       assertThat(pairs).isEqualTo(2 + 1 + 1 + 3);
     }
   }
+
+  @Test
+  void aPartIsPutElsewhereAndAskedForItsWayAgain(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      listed(bench);
+      board(bench);
+      places(bench);
+      fed(bench);
+      double was = open(bench).kit().placeOf("C1").orElseThrow().rotationDeg();
+      bench.keys().pick("part:C1");
+      assertThat(bench.card().title()).startsWith("C1");
+      bench.press(KeyCode.NUMPAD2);
+      assertThat(bench.card().kicker()).isEqualTo("which way round");
+      bench.press(KeyCode.NUMPAD2);
+      assertThat(open(bench).kit().placeOf("C1").orElseThrow().rotationDeg())
+          .as("the other of its two ways")
+          .isNotEqualTo(was);
+      bench.keys().pick("pad:XU1.3");
+      bench.press(KeyCode.NUMPAD1);
+      assertThat(open(bench).kit().placeOf("XU1")).isEmpty();
+      assertThat(open(bench).kit().placeOf("U1")).as("the chip goes with its socket").isEmpty();
+      assertThat(bench.card().title()).startsWith("XU1");
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(open(bench).kit().placeOf("U1")).isPresent();
+    }
+  }
+
+  @Test
+  void whatIsNotPrintedIsLeftOpenAndSaid(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      listed(bench);
+      board(bench);
+      while (!bench.card().title().startsWith("C1")) {
+        bench.press(KeyCode.ADD);
+      }
+      hole(bench, "10.16/25.4");
+      hole(bench, "12.66/25.4");
+      assertThat(bench.card().kicker()).isEqualTo("which way round");
+      bench.press(KeyCode.NUMPAD0);
+      assertThat(bench.card().kicker()).as("asked once").isNotEqualTo("which way round");
+      assertThat(open(bench).build().guessed()).contains("turn:C1");
+    }
+  }
+
+  @Test
+  void aListWithoutPlacesGetsNamesAndThenPlaces(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.with(home, "evening-lamp")) {
+      bench.keys().changeKit();
+      if (bench.card().title().startsWith("How large")) {
+        board(bench);
+      }
+      assertThat(bench.card().kicker()).isEqualTo("a line without places");
+      String names = bench.card().go();
+      bench.press(KeyCode.ENTER);
+      assertThat(open(bench).kit().lines())
+          .anySatisfy(line -> assertThat(line.refs()).hasSize(line.supplied()).isNotEmpty());
+      assertThat(names).startsWith("They are ");
+    }
+  }
 }

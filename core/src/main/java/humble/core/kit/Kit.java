@@ -1,6 +1,7 @@
 package humble.core.kit;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -69,6 +70,29 @@ public record Kit(
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
     return copied(boards, others, places, nets, supplies, gates, states);
+  }
+
+  /**
+   * Gives another reading of this kit with the marks that this one has of places that are the same:
+   * what was once taken from the board files need not be read again.
+   */
+  public Kit marksFor(Kit other) {
+    Map<String, Place> mine = new HashMap<>();
+    places.forEach(place -> mine.put(place.ref(), place));
+    List<Place> marked =
+        other.places().stream()
+            .map(place -> {
+              Place was = mine.get(place.ref());
+              if (was == null
+                  || !place.marks().isEmpty()
+                  || !was.at().equals(place.at())
+                  || was.rotationDeg() != place.rotationDeg()) {
+                return place;
+              }
+              return place.withMarks(was.marks());
+            })
+            .toList();
+    return other.withBoard(marked, other.nets());
   }
 
   /** Gives this kit with other supplies. */

@@ -163,6 +163,31 @@ public final class Parts {
         : PinRef.parse(text).flatMap(this::netOf);
   }
 
+  /**
+   * Gives the pins of a part that its current flows through and that belong to no net: as long as
+   * there are any, nobody can say what it takes. Contacts and knobs are left out: which of their
+   * pins are used is the board's affair.
+   */
+  public List<String> unjoined(Part part) {
+    List<String> pins =
+        switch (part.model()) {
+          case Model.Load load -> List.of(load.plus(), load.minus());
+          case Model.Closed closed ->
+              part.pack().pins().size() == 2 ? List.of("1", "2") : List.of();
+          case Model.Switch contacts -> List.of();
+          case Model.Pot pot -> List.of();
+          case Model.Resistor m -> ModelPins.of(m);
+          case Model.Junction m -> ModelPins.of(m);
+          case Model.Zener m -> ModelPins.of(m);
+          case Model.Bipolar m -> ModelPins.of(m);
+          case Model.Mosfet m -> ModelPins.of(m);
+          case Model.Regulator m -> ModelPins.of(m);
+          case Model.Battery m -> ModelPins.of(m);
+          case Model.Open m -> ModelPins.of(m);
+        };
+    return pins.stream().filter(pin -> netOf(new PinRef(part.ref(), pin)).isEmpty()).toList();
+  }
+
   /** Gives the socket that the chip {@code ref} goes into. */
   public Optional<String> socketOf(String ref) {
     return Optional.ofNullable(socketOf.get(ref));

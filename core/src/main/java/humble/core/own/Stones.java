@@ -114,6 +114,12 @@ public final class Stones {
           .filter(ask -> ask.what() != Skeleton.What.GROUND)
           .forEach(ask -> away.add(ask.id()));
       if (away.isEmpty()) {
+        // Without a socket to read at it is the current that is read: all has to be joined.
+        parts
+            .all()
+            .forEach(part -> parts.unjoined(part).forEach(pin -> away.add(part.ref() + "." + pin)));
+      }
+      if (away.isEmpty()) {
         away.add(Skeleton.IN);
       }
     }
@@ -136,6 +142,12 @@ public final class Stones {
     for (Part part : parts.all()) {
       if (isNotHere(part.ref())) {
         continue;
+      }
+      if (part.model() instanceof Model.Open
+          && part.line().kind().is(PartKind.Fact.NEEDS_MODEL)
+          && part.line().model() == null) {
+        needed++;
+        away.add("model:" + part.ref());
       }
       for (String pin : pinsThatMatter(part)) {
         needed++;

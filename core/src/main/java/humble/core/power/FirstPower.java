@@ -87,7 +87,9 @@ public final class FirstPower {
     }
     List<Gate> gates = new ArrayList<>();
     String id = empty.id();
-    if (chips.isEmpty()) {
+    // A current can be expected only where all that takes some is joined.
+    boolean whole = parts.all().stream().noneMatch(part -> Unmodelled.isUnjoined(parts, part));
+    if (chips.isEmpty() && whole) {
       gates.add(gate(1, Phrase.of("first.current"), Measured.CURRENT, List.of(), id, List.of()));
     }
     for (Part chip : chips()) {

@@ -17,10 +17,21 @@ final class Unmodelled {
     Rails rails = Rails.of(parts);
     return parts.all().stream()
         .filter(part -> parts.isOn(part.ref(), state))
-        .filter(part -> part.model() instanceof Model.Open && part.line().model() == null)
-        .filter(part -> part.line().kind().is(PartKind.Fact.POWERED) && wired(parts, rails, part))
+        .filter(part -> isOpen(parts, rails, part) || isUnjoined(parts, part))
         .map(Part::ref)
         .toList();
+  }
+
+  private static boolean isOpen(Parts parts, Rails rails, Part part) {
+    return part.model() instanceof Model.Open
+        && part.line().model() == null
+        && part.line().kind().is(PartKind.Fact.POWERED)
+        && wired(parts, rails, part);
+  }
+
+  /** What sits on the board and is joined with nothing that is known may take anything. */
+  static boolean isUnjoined(Parts parts, Part part) {
+    return part.placed().isPresent() && !part.line().isOnBoard() && !parts.unjoined(part).isEmpty();
   }
 
   /** A part takes current that hangs on a feeding net and on another one. */

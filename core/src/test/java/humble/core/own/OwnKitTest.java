@@ -222,6 +222,60 @@ class OwnKitTest {
   }
 
   @Test
+  void whereNothingIsSocketedNoCurrentIsExpectedBeforeAllIsJoined() {
+    Told toy =
+        new Told(
+            KitMaker.kit()
+                .line("plug", PartKind.CONNECTOR, "", "jack-barrel", null, "J1")
+                .line("r", PartKind.RESISTOR, "1k", "axial-quarter-watt", null, "R1")
+                .line("lamp", PartKind.LED, "", "led-5", null, "LED1")
+                .place("J1", 5, 5)
+                .place("R1", 20, 5)
+                .place("LED1", 40, 5)
+                .make());
+    toy.take(
+        Skeleton.IN, new Skeleton(toy.kit(), toy.answered()).comesIn(pin("J1.1"), pin("J1.2")));
+    toy.take(
+        Skeleton.VOLTS, new Skeleton(toy.kit(), toy.answered()).volts(5, pin("J1.1"), pin("J1.2")));
+    toy.take(Skeleton.PLUG, new Skeleton(toy.kit(), toy.answered()).plug("centre-plus"));
+    Words words = Words.core(Locale.ROOT);
+    assertThat(FirstPower.given(toy.kit(), words).gates()).isEmpty();
+    assertThat(reads(toy).isReached()).isFalse();
+    assertThat(reads(toy).away()).containsExactlyInAnyOrder("R1.1", "R1.2", "LED1.1", "LED1.2");
+    toy.take("1", Joining.joined(toy.kit(), List.of(pin("J1.1"), pin("R1.1"))));
+    toy.take("2", Joining.joined(toy.kit(), List.of(pin("R1.2"), pin("LED1.2"))));
+    toy.take("3", Joining.joined(toy.kit(), List.of(pin("LED1.1"), pin("J1.2"))));
+    Kit given = FirstPower.given(toy.kit(), words);
+    assertThat(given.gates()).hasSize(1);
+    assertThat(
+            new GateReckoning(Parts.of(given))
+                .of(given.gates().getFirst())
+                .orElseThrow()
+                .window()
+                .holds(3e-3))
+        .as("(5 - 2) V over 1 kΩ")
+        .isTrue();
+    assertThat(reads(toy).isReached()).isTrue();
+  }
+
+  private static Stone reads(Told told) {
+    return Stones.of(told.kit(), told.answered(), told.guessed()).stream()
+        .filter(stone -> stone.name() == Stone.Name.READS)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void aChipOfWhichNothingIsKnownIsNoCertainty() {
+    Kit kit =
+        KitMaker.kit()
+            .line("chip", PartKind.IC, "tide keeper", "dip-8", null, "U1")
+            .place("U1", 30, 30)
+            .make();
+    assertThat(Stones.of(kit, Set.of(), Set.of()).getLast().away()).containsExactly("model:U1");
+  }
+
+  @Test
   void joiningTwoNetsMakesOneOfThem() {
     putAll();
     told.take("a", Joining.joined(told.kit(), List.of(pin("R1.1"), pin("LED1.2"))));

@@ -27,9 +27,11 @@ final class BoardHand extends Hand {
 
   private final OwnBench bench;
   private final Runnable more;
+  private final Runnable leave;
 
-  BoardHand(OwnBench bench, Runnable more) {
+  BoardHand(OwnBench bench, Runnable more, Runnable leave) {
     super(bench.seat());
+    this.leave = leave;
     this.bench = bench;
     this.more = more;
   }
@@ -61,6 +63,9 @@ final class BoardHand extends Hand {
     card.key('.', say("own.more"), more);
     card.key(Card.BACK, say("key.take-back"), bench::takeBack);
     card.why(say("own.board.why"));
+    if (typed().isEmpty()) {
+      return card.go(say("own.board.go.later"), leave);
+    }
     return size()
         .map(
             size -> card.go(say("own.board.go", size.widthMm(), size.heightMm()), () -> keep(size)))

@@ -6,6 +6,7 @@ import humble.desktop.hand.Hand;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import humble.desktop.stage.Takes;
+import humble.formats.kit.EditWriter;
 import humble.formats.kit.KitShape;
 import humble.formats.kit.KitTree;
 import java.io.IOException;
@@ -46,7 +47,11 @@ final class ChangeHand extends Hand {
 
   private Optional<KitTree> tree() {
     try {
-      return Optional.of(KitTree.of(bench.open().folder(), held));
+      // What the board files gave is there to be changed too.
+      List<KitChange> more =
+          new ArrayList<>(EditWriter.writtenOut(bench.open().folder(), bench.kit()));
+      more.addAll(held);
+      return Optional.of(KitTree.of(bench.open().folder(), more));
     } catch (IOException e) {
       against = String.valueOf(e.getMessage());
       return Optional.empty();
@@ -255,7 +260,7 @@ final class ChangeHand extends Hand {
   @Override
   public Mat mat() {
     if (bench.kit().boards().isEmpty()) {
-      return new BoardHand(bench, () -> {}).mat();
+      return new BoardHand(bench, () -> {}, () -> {}).mat();
     }
     Set<String> lit =
         tree()

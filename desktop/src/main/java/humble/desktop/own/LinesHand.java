@@ -26,6 +26,7 @@ final class LinesHand extends Hand {
   private static final int SHOWN = 5;
 
   private final OwnBench bench;
+  private List<Finding> problems = List.of();
   private boolean over;
 
   LinesHand(OwnBench bench) {
@@ -49,6 +50,12 @@ final class LinesHand extends Hand {
         .skip(Math.max(0, lines.size() - SHOWN))
         .forEach(line ->
             card.row(Standing.DONE, line.supplied() + " × " + LineNames.brief(seat.words(), line)));
+    problems.stream()
+        .limit(SHOWN)
+        .forEach(problem -> card.row(Standing.DEVIATED, problem.toString()));
+    if (problems.size() > SHOWN) {
+      card.row(Standing.DEVIATED, say("own.lines.more", problems.size() - SHOWN));
+    }
     card.key(Card.BACK, say("key.take-back"), this::back);
     card.key('.', say("own.join.leave"), () -> over = true);
     return typed().isEmpty()
@@ -70,18 +77,29 @@ final class LinesHand extends Hand {
 
   private void take(String text) {
     SheetText sheet = SheetText.read(text, say("own.lines.sheet"), ReadingBudget.usual());
-    List<Finding> problems = new ArrayList<>(sheet.problems());
+    List<Finding> found = new ArrayList<>(sheet.problems());
     Draft draft = Intake.draft(bench.kit().name(), sheet.rows(), List.of(), Map.of());
     Kit made = draft.kit();
     Set<String> ids = new HashSet<>();
     bench.kit().lines().forEach(line -> ids.add(line.id()));
     List<Edit> edits = new ArrayList<>();
+    made.packages().forEach(pack -> edits.add(new Edit.PutPackage(pack)));
     for (Line line : made.lines()) {
       edits.add(new Edit.PutLine(ids.add(line.id()) ? line : line.named(free(line.id(), ids))));
     }
-    problems.addAll(draft.problems());
-    if (edits.isEmpty()) {
-      bench.trouble(problems.isEmpty() ? say("own.lines.none") : problems.getFirst().toString());
+    found.addAll(draft.problems());
+    made.loose()
+        .forEach(item ->
+            found.add(
+                Finding.warning(say("own.lines.sheet"), say("own.lines.loose", item.name()))));
+    made.options()
+        .forEach(option ->
+            found.add(
+                Finding.warning(
+                    say("own.lines.sheet"), say("own.lines.option", option.question()))));
+    problems = List.copyOf(found);
+    if (made.lines().isEmpty()) {
+      bench.trouble(say("own.lines.none"));
       return;
     }
     List<String> guessed = new ArrayList<>();
@@ -93,9 +111,6 @@ final class LinesHand extends Hand {
     if (bench.tell(
         "lines:" + edits.size() + ":" + ids.size(), text.strip(), new Follows(edits, guessed))) {
       typed().clear();
-      if (!problems.isEmpty()) {
-        bench.trouble(problems.getFirst().toString());
-      }
     }
   }
 
@@ -110,7 +125,7 @@ final class LinesHand extends Hand {
   @Override
   public Mat mat() {
     return bench.kit().boards().isEmpty()
-        ? new BoardHand(bench, () -> {}).mat()
+        ? new BoardHand(bench, () -> {}, () -> {}).mat()
         : bench.mat(say("own.change.mat"), List.of(), List.of(), Set.of(), OwnMat.Answers.NOTHING);
   }
 }

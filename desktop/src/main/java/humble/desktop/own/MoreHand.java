@@ -33,6 +33,9 @@ final class MoreHand extends Hand {
     /** Changes anything. */
     void change();
 
+    /** Changes one part. */
+    void part(String ref);
+
     /** Adds lines to the list. */
     void lines();
 
@@ -91,7 +94,7 @@ final class MoreHand extends Hand {
   @Override
   public Mat mat() {
     return bench.kit().boards().isEmpty()
-        ? new BoardHand(bench, () -> {}).mat()
+        ? new BoardHand(bench, () -> {}, () -> {}).mat()
         : bench.mat(
             say(
                 "own.mat." + bench.side().text(),

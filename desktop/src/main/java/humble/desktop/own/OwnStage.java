@@ -1,6 +1,7 @@
 package humble.desktop.own;
 
 import humble.core.kit.Kit;
+import humble.core.kit.Line;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
@@ -46,24 +47,37 @@ public final class OwnStage extends HandStage {
   protected Turn turn() {
     Kit kit = bench.kit();
     if (kit.boards().isEmpty()) {
-      return new Turn("board", () -> new BoardHand(bench, this::more));
+      return new Turn("board", () -> new BoardHand(bench, this::more, this::leave));
     }
-    return way().or(this::place).or(this::power).orElseGet(this::rest);
+    return way().or(this::names).or(this::place).or(this::power).orElseGet(this::rest);
   }
 
   private Optional<Turn> way() {
     return bench.guessed().stream()
         .filter(guess -> guess.startsWith("turn:") && !bench.isPutOff(guess))
-        .filter(guess -> !bench.answered().contains(guess) || isNewer("place:", guess))
+        .filter(guess -> !isLeftOpen(guess))
         .flatMap(guess -> WayRound.of(bench.parts(), guess.substring("turn:".length())).stream())
         .findFirst()
         .map(way -> new Turn(way, () -> new WayHand(bench, way)));
   }
 
-  /** A part that was put elsewhere since is asked for its way again. */
-  private boolean isNewer(String than, String guess) {
-    List<String> order = List.copyOf(bench.answered());
-    return order.indexOf(than + guess.substring("turn:".length())) > order.indexOf(guess);
+  /** Nothing printed tells: that was the last answer, and it is not asked again by itself. */
+  private boolean isLeftOpen(String guess) {
+    return bench.open().build().answers().stream()
+        .filter(answer -> answer.guessed().contains(guess))
+        .reduce((a, b) -> b)
+        .filter(answer -> answer.question().equals(guess))
+        .isPresent();
+  }
+
+  /** Lines without designators are asked for names once. */
+  private Optional<Turn> names() {
+    return bench.kit().lines().stream()
+        .filter(Line::isByCount)
+        .filter(line -> !bench.answered().contains(RefsHand.QUESTION + line.id()))
+        .filter(line -> !bench.isPutOff(RefsHand.QUESTION + line.id()))
+        .findFirst()
+        .map(line -> new Turn(RefsHand.QUESTION + line.id(), () -> new RefsHand(bench, line)));
   }
 
   private record Placed(String ref, int answers) {}
@@ -121,6 +135,11 @@ public final class OwnStage extends HandStage {
       @Override
       public void change() {
         layOver(new ChangeHand(bench, List.of()));
+      }
+
+      @Override
+      public void part(String ref) {
+        layOver(new PartHand(bench, ref, way -> layOver(new ChangeHand(bench, way))));
       }
 
       @Override

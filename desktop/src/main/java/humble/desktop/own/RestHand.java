@@ -61,12 +61,24 @@ final class RestHand extends Hand {
     card.choice(4, Standing.TO_DO, say("own.choice", 4, say("own.more.keep")), ways::keep);
     card.choice(5, Standing.TO_DO, say("own.choice", 5, say("own.more.change")), ways::change);
     card.choice(6, Standing.TO_DO, say("own.choice", 6, say("own.more.lines")), ways::lines);
+    PartHand.first(bench)
+        .ifPresent(ref ->
+            card.choice(
+                7,
+                Standing.TO_DO,
+                say("own.choice", 7, say("own.more.part")),
+                () -> ways.part(ref)));
     Contradicted.of(bench.kit(), bench.open().build())
         .forEach(phrase -> card.row(Standing.DEVIATED, seat.say(phrase)));
     card.key('+', say("own.rest.again"), bench::askAgain);
     card.key('.', say("own.more"), more);
     card.key(Card.BACK, say("key.take-back"), bench::takeBack);
     return card.go(say("own.rest.go"), ways::leave);
+  }
+
+  @Override
+  public void pick(String spot) {
+    PartHand.refOf(spot).ifPresent(ways::part);
   }
 
   @Override

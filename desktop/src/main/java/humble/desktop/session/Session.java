@@ -297,13 +297,17 @@ public final class Session {
   }
 
   private void open(Build build, Kit kit, Path path) {
+    open(build, kit, path, true);
+  }
+
+  private void open(Build build, Kit kit, Path path, boolean unmarked) {
     Optional.ofNullable(open).ifPresent(OpenBuild::close);
     KitFolder folder = KitFolder.at(path).with(build.kitChanges());
     open =
         new OpenBuild(
             journal,
             folder,
-            folder.withMarks(kit),
+            unmarked ? folder.withMarks(kit) : kit,
             build,
             new PaceOfBench(journal.file()),
             new HabitsOfBench(journal.file()),
@@ -374,12 +378,15 @@ public final class Session {
         question,
         said,
         follows.guessed(),
-        EditWriter.changes(now.folder(), now.kit(), follows.edits()));
+        EditWriter.changes(now.folder(), now.written(), follows.edits()));
   }
 
   /** Changes the kit on the bench as {@link #tell}, by changes of its file. */
   public List<String> change(String question, String said, List<KitChange> changes) {
-    return tell(question, said, List.of(), changes);
+    OpenBuild now = open().orElseThrow();
+    List<KitChange> all = new ArrayList<>(EditWriter.writtenOut(now.folder(), now.written()));
+    all.addAll(changes);
+    return tell(question, said, List.of(), all);
   }
 
   private List<String> tell(
@@ -402,7 +409,7 @@ public final class Session {
     now.act(new BuildEvent.Answered(question, said, guessed, changes));
     if (!changes.isEmpty()) {
       boolean practice = now.practiceOn();
-      open(now.build(), told, kitPath(now.build()));
+      open(now.build(), now.kit().marksFor(told), kitPath(now.build()), false);
       Optional.ofNullable(open).ifPresent(grown -> grown.practiceOn(practice));
     }
     return List.of();

@@ -32,9 +32,20 @@ public final class EditWriter {
    */
   public static List<KitChange> changes(KitFolder folder, Kit kit, List<Edit> edits) {
     List<KitChange> changes = new ArrayList<>();
-    boolean nets = edits.stream().anyMatch(EditWriter::isOfNets);
-    boolean places = edits.stream().anyMatch(EditWriter::isOfPlaces);
-    if (nets && !kit.nets().isEmpty() && folder.isSilentOn("nets")) {
+    if (!edits.isEmpty()) {
+      changes.addAll(writtenOut(folder, kit));
+    }
+    edits.forEach(edit -> changes.add(change(edit)));
+    return changes;
+  }
+
+  /**
+   * Gives what the board files gave a kit, as changes of its file: none where the file says it
+   * itself, or was given nothing.
+   */
+  public static List<KitChange> writtenOut(KitFolder folder, Kit kit) {
+    List<KitChange> changes = new ArrayList<>();
+    if (!kit.nets().isEmpty() && folder.isSilentOn("nets")) {
       ObjectNode all = JSON.createObjectNode();
       kit.nets()
           .forEach((net, pins) -> {
@@ -43,21 +54,12 @@ public final class EditWriter {
           });
       changes.add(new KitChange("nets", "", all.toString()));
     }
-    if (places && !kit.places().isEmpty() && folder.isSilentOn("places")) {
+    if (!kit.places().isEmpty() && folder.isSilentOn("places")) {
       ArrayNode all = JSON.createArrayNode();
       kit.places().forEach(place -> KitWriter.place(all.addObject(), place));
       changes.add(new KitChange("places", "", all.toString()));
     }
-    edits.forEach(edit -> changes.add(change(edit)));
     return changes;
-  }
-
-  private static boolean isOfNets(Edit edit) {
-    return edit instanceof Edit.PutNet || edit instanceof Edit.DropNet;
-  }
-
-  private static boolean isOfPlaces(Edit edit) {
-    return edit instanceof Edit.PutPlace || edit instanceof Edit.DropPlace;
   }
 
   private static KitChange change(Edit edit) {

@@ -52,7 +52,7 @@ public final class EventWords {
       case BuildEvent.HostRead e ->
           words.say(e.fits() ? "event.host" : "event.host-wrong", e.shown());
       case BuildEvent.Surveyed e -> known(words, "event.surveyed", e.found(), e.ref());
-      case BuildEvent.Answered e -> words.say("event.answered", e.question(), e.said());
+      case BuildEvent.Answered e -> answered(words, e);
       case BuildEvent.HoleSeen e -> known(words, "event.hole", e.state(), e.pin());
       case BuildEvent.LookedOver e ->
           words.say(e.fine() ? "event.looked" : "event.looked-found", e.spot(), e.board());
@@ -169,6 +169,17 @@ public final class EventWords {
   }
 
   /** A word that another version wrote is told as it is. */
+  /** What was asked is named by the word before the colon, and what it was about by the rest. */
+  private static String answered(Words words, BuildEvent.Answered e) {
+    int colon = e.question().indexOf(':');
+    String kind = colon < 0 ? e.question() : e.question().substring(0, colon);
+    String about = colon < 0 ? "" : e.question().substring(colon + 1);
+    String key = "event.answered." + kind;
+    return words.knows(key)
+        ? words.say(key, about, e.said())
+        : words.say("event.answered", e.question(), e.said());
+  }
+
   private static String known(Words words, String key, String word, String at) {
     String own = key + "." + word;
     return words.knows(own) ? words.say(own, at) : words.say(key + ".other", at, word);

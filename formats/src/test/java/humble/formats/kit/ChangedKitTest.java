@@ -30,7 +30,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -43,7 +43,12 @@ class ChangedKitTest {
   }
 
   private static Kit opened(KitFolder folder) {
-    return ((KitRead.Opened) folder.read()).kit();
+    return switch (folder.read()) {
+      case KitRead.Opened opened -> opened.kit();
+      case KitRead.Refused refused ->
+          throw new AssertionError(
+              refused.findings().stream().filter(f -> f.isError()).limit(3).toList());
+    };
   }
 
   private static byte[] changed(String json, KitChange... changes) throws IOException {
@@ -186,15 +191,48 @@ class ChangedKitTest {
   }
 
   @Test
-  void whatTheBoardFilesGaveStaysWhenAHandJoinsMore() {
-    KitFolder folder = demo("weathercock");
+  void whatTheBoardFilesGaveStaysWhenAHandChangesSomething() {
+    List<KitChange> bare =
+        Stream.of(
+                "nets",
+                "places",
+                "gates",
+                "states",
+                "supplies",
+                "tasks",
+                "rules",
+                "sheet",
+                "blocks",
+                "peripherals",
+                "cautions",
+                "options",
+                "loose",
+                "wires",
+                "modules",
+                "windings",
+                "cables",
+                "faults",
+                "firmware",
+                "enclosure",
+                "trims")
+            .map(section -> new KitChange(section, "", ""))
+            .toList();
+    KitFolder folder = demo("weathercock").with(bare);
     Kit kit = opened(folder);
-    Optional<String> silent = folder.isSilentOn("nets") ? Optional.of("nets") : Optional.empty();
-    PinRef pin = kit.nets().values().iterator().next().getFirst();
-    List<KitChange> changes =
-        EditWriter.changes(
-            folder, kit, List.of(new Edit.PutNet("OWN", List.of(new PinRef(pin.ref(), "77")))));
-    assertThat(changes).hasSize(silent.isPresent() ? 2 : 1);
+    assertThat(folder.isSilentOn("nets")).isTrue();
+    assertThat(kit.nets()).as("they come from its board files").hasSizeGreaterThan(3);
+    String first = kit.nets().keySet().iterator().next();
+    List<KitChange> all = new ArrayList<>(bare);
+    all.addAll(EditWriter.changes(folder, kit, List.of(new Edit.DropNet(first))));
+    Kit now = opened(demo("weathercock").with(all));
+    assertThat(now.nets()).doesNotContainKey(first).hasSize(kit.nets().size() - 1);
+    assertThat(now.places())
+        .extracting(Place::ref)
+        .containsExactlyInAnyOrderElementsOf(kit.places().stream().map(Place::ref).toList());
+    assertThat(EditWriter.writtenOut(demo("weathercock").with(all), now))
+        .as("once is enough")
+        .isEmpty();
+    assertThat(EditWriter.writtenOut(demo("glowmoth"), opened(demo("glowmoth")))).isEmpty();
   }
 
   @ParameterizedTest
