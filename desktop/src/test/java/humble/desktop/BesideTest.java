@@ -25,7 +25,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** What stands beside the programs, by its keys. */
 class BesideTest {
-  private static final long LONGEST_MS = 60_000;
+  private static final long LONGEST_MS = 240_000;
 
   @TempDir Path home = Path.of("");
 
