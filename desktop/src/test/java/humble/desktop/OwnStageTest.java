@@ -248,7 +248,11 @@ class OwnStageTest {
       places(bench);
       fed(bench);
       Kit told = ((KitRead.Opened) open(bench).folder().read()).kit();
-      bench.press(KeyCode.NUMPAD4, KeyCode.NUMPAD1);
+      bench.press(KeyCode.NUMPAD4);
+      bench.waitFor(() -> bench.card().how().getFirst().startsWith("It passes"));
+      assertThat(bench.card().how().getFirst()).startsWith("It passes the check");
+      bench.press(KeyCode.NUMPAD1);
+      bench.waitFor(() -> bench.card().title().equals("Saved"));
       assertThat(bench.card().title()).isEqualTo("Saved");
       try (Stream<Path> files = Files.list(home.resolve("published"))) {
         Path file = files.findFirst().orElseThrow();
@@ -302,6 +306,34 @@ class OwnStageTest {
       assertThat(bench.card().title()).startsWith("XU1");
       bench.press(KeyCode.SUBTRACT);
       assertThat(open(bench).kit().placeOf("U1")).isPresent();
+    }
+  }
+
+  @Test
+  void aHoleBesideTheBoardIsRefused(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      listed(bench);
+      board(bench);
+      String title = bench.card().title();
+      hole(bench, "300/20");
+      assertThat(bench.card().title()).isEqualTo(title);
+      assertThat(bench.card().verdict().orElseThrow().text()).contains("beside the board");
+    }
+  }
+
+  @Test
+  void everyWayOnHasAKeyThatExists(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      listed(bench);
+      board(bench);
+      places(bench);
+      fed(bench);
+      bench.press(KeyCode.DECIMAL);
+      assertThat(bench.card().rows())
+          .allSatisfy(row -> assertThat(row.text()).matches("[0-9]: .*"));
+      bench.press(KeyCode.NUMPAD0);
+      assertThat(bench.keys().stage()).isEqualTo(StageId.UNPACK);
+      assertThat(bench.card().kicker()).isNotEqualTo("your own board");
     }
   }
 

@@ -1,5 +1,6 @@
 package humble.core.kit;
 
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -36,6 +37,26 @@ public record Part(String ref, Line line, PartPackage pack, @Nullable Place plac
         || kind == PartKind.JUMPER
         || kind == PartKind.SENSOR
         || kind == PartKind.LDR;
+  }
+
+  /**
+   * Gives the pins that its current flows through; of contacts and knobs all that may carry any.
+   */
+  public List<String> currentPins() {
+    return switch (model) {
+      case Model.Load load -> List.of(load.plus(), load.minus());
+      case Model.Closed closed -> pack.pins().size() == 2 ? ModelPins.of(model) : List.of();
+      case Model.Switch m -> ModelPins.of(m).stream().distinct().toList();
+      case Model.Resistor m -> ModelPins.of(m);
+      case Model.Junction m -> ModelPins.of(m);
+      case Model.Zener m -> ModelPins.of(m);
+      case Model.Bipolar m -> ModelPins.of(m);
+      case Model.Mosfet m -> ModelPins.of(m);
+      case Model.Regulator m -> ModelPins.of(m);
+      case Model.Battery m -> ModelPins.of(m);
+      case Model.Pot m -> ModelPins.of(m);
+      case Model.Open m -> ModelPins.of(m);
+    };
   }
 
   /** Gives the pin number that a number or alias ({@code k a + -}) stands for. */

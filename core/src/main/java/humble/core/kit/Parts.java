@@ -170,21 +170,9 @@ public final class Parts {
    */
   public List<String> unjoined(Part part) {
     List<String> pins =
-        switch (part.model()) {
-          case Model.Load load -> List.of(load.plus(), load.minus());
-          case Model.Closed closed ->
-              part.pack().pins().size() == 2 ? List.of("1", "2") : List.of();
-          case Model.Switch contacts -> List.of();
-          case Model.Pot pot -> List.of();
-          case Model.Resistor m -> ModelPins.of(m);
-          case Model.Junction m -> ModelPins.of(m);
-          case Model.Zener m -> ModelPins.of(m);
-          case Model.Bipolar m -> ModelPins.of(m);
-          case Model.Mosfet m -> ModelPins.of(m);
-          case Model.Regulator m -> ModelPins.of(m);
-          case Model.Battery m -> ModelPins.of(m);
-          case Model.Open m -> ModelPins.of(m);
-        };
+        part.model() instanceof Model.Switch || part.model() instanceof Model.Pot
+            ? List.of()
+            : part.currentPins();
     return pins.stream().filter(pin -> netOf(new PinRef(part.ref(), pin)).isEmpty()).toList();
   }
 

@@ -7,6 +7,7 @@ import humble.core.kit.KitOption;
 import humble.core.kit.Line;
 import humble.core.kit.Loose;
 import humble.core.kit.Peripheral;
+import humble.core.power.FirstPower;
 import humble.core.units.Band;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
@@ -43,7 +44,7 @@ public final class Contradicted {
         .forEach((id, value) -> {
           Optional<Gate> gate = kit.gate(id);
           Optional<Band> window = gate.flatMap(Gate::fixedWindow);
-          if (gate.isEmpty() && !id.startsWith("first-power")) {
+          if (gate.isEmpty() && !FirstPower.isAdded(id)) {
             all.add(Phrase.of("own.against.gate", id));
           } else if (window.filter(band -> !band.holds(value)).isPresent()) {
             all.add(Phrase.of("own.against.window", gate.orElseThrow().title(), value));

@@ -30,6 +30,9 @@ public final class Footing {
 
   private static final double SAME_MM = 0.02;
 
+  /** Between the pins of the built-in dual in-line packages. */
+  private static final double PITCH = 2.54;
+
   private Footing() {}
 
   /** Gives how many holes are clicked for a part: one where it has one, else two. */
@@ -73,7 +76,7 @@ public final class Footing {
 
   /** The package that spans the clicked distance: the one named, else one of another pitch. */
   private static PartPackage fitted(PartPackage pack, double span) {
-    double own = longest(pack);
+    double own = spanMm(pack);
     if (Math.abs(own - span) <= CLICKS_MM) {
       return pack;
     }
@@ -100,7 +103,7 @@ public final class Footing {
     String id = pack.id();
     String other = id.endsWith("-wide") ? id.substring(0, id.length() - 5) : id + "-wide";
     PartPackage sibling = PackageLibrary.find(other).orElse(null);
-    if (sibling != null && Math.abs(longest(sibling) - span) <= CLICKS_MM) {
+    if (sibling != null && Math.abs(spanMm(sibling) - span) <= CLICKS_MM) {
       return sibling;
     }
     int gaps = pack.pins().size() / 2 - 1;
@@ -118,7 +121,7 @@ public final class Footing {
       }
     }
     if (bestOff > CLICKS_MM) {
-      return scaled(pack, span / longest(pack));
+      return scaled(pack, span / spanMm(pack));
     }
     double x = bestAcross / (2 * Math.abs(pack.pins().getFirst().at().xMm()));
     double y = bestPitch / PITCH;
@@ -126,10 +129,8 @@ public final class Footing {
     return stretched(pack, name, x, y);
   }
 
-  private static final double PITCH = 2.54;
-
   private static PartPackage scaled(PartPackage pack, double share) {
-    String name = String.format(Locale.ROOT, "%s-s%.2f", pack.id(), longest(pack) * share);
+    String name = String.format(Locale.ROOT, "%s-s%.2f", pack.id(), spanMm(pack) * share);
     return stretched(pack, name, share, share);
   }
 
@@ -147,7 +148,7 @@ public final class Footing {
 
   /** Gives the pins of a package that are as far from another as any two are. */
   static List<PointMm> farthest(PartPackage pack) {
-    double longest = longest(pack);
+    double longest = spanMm(pack);
     return pack.pins().stream()
         .map(PackagePin::at)
         .filter(at ->
@@ -155,7 +156,8 @@ public final class Footing {
         .toList();
   }
 
-  private static double longest(PartPackage pack) {
+  /** Gives how far the outermost pins of a package are apart, in millimetres. */
+  public static double spanMm(PartPackage pack) {
     double longest = 0;
     for (PackagePin a : pack.pins()) {
       for (PackagePin b : pack.pins()) {
@@ -171,7 +173,7 @@ public final class Footing {
   private static List<Lie> lies(
       PartPackage pack, PointMm first, PointMm second, Side side, @Nullable Double pitch) {
     List<Tried> tried = new ArrayList<>();
-    double longest = longest(pack);
+    double longest = spanMm(pack);
     for (int i = 0; i < pack.pins().size(); i++) {
       for (int j = 0; j < pack.pins().size(); j++) {
         PointMm a = pack.pins().get(i).at();

@@ -5,7 +5,6 @@ import humble.core.kit.Line;
 import humble.core.kit.Mount;
 import humble.core.kit.PackageLibrary;
 import humble.core.kit.PartPackage;
-import humble.core.kit.Place;
 import humble.core.kit.Side;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,7 +43,7 @@ public final class Placing {
       packed(kit, line, lie.pack(), edits);
       guessed.add("package:" + ref);
     }
-    edits.add(new Edit.PutPlace(place(ref, board, side, lie, Mount.FLUSH)));
+    edits.add(new Edit.PutPlace(lie.place(ref, board, side, Mount.FLUSH)));
     if (line.isOriented() && lies.size() > 1) {
       guessed.add("turn:" + ref);
     }
@@ -55,8 +54,8 @@ public final class Placing {
           if (!pair.getValue().sure()) {
             guessed.add("socket:" + chip);
           }
-          chipPackage(lie.pack(), chipLine).ifPresent(id -> edits.add(id));
-          edits.add(new Edit.PutPlace(place(chip, board, side, lie, Mount.SOCKETED)));
+          edits.addAll(chipPackage(kit, lie.pack(), chipLine));
+          edits.add(new Edit.PutPlace(lie.place(chip, board, side, Mount.SOCKETED)));
         });
     return Optional.of(new Follows(edits, guessed));
   }
@@ -70,37 +69,21 @@ public final class Placing {
     edits.add(new Edit.InPackage(line.id(), pack.id()));
   }
 
-  /** A chip is as wide as its socket. */
-  private static Optional<Edit> chipPackage(PartPackage socket, Line chip) {
+  /** A chip is as wide as its socket, and its pins stand as close. */
+  private static List<Edit> chipPackage(Kit kit, PartPackage socket, Line chip) {
     String id = socket.id().replaceFirst("^socket-", "");
-    return !id.equals(chip.packageId()) && PackageLibrary.find(id).isPresent()
-        ? Optional.of(new Edit.InPackage(chip.id(), id))
-        : Optional.empty();
+    PartPackage own = kit.packageNamed(chip.packageId()).orElse(null);
+    if (id.equals(chip.packageId()) || own == null || id.equals(socket.id())) {
+      return List.of();
+    }
+    List<Edit> edits = new ArrayList<>();
+    packed(kit, chip, new PartPackage(id, own.heightMm(), socket.pins(), own.lead()), edits);
+    return edits;
   }
 
   private static Optional<Map.Entry<String, SocketPairs.Pair>> inserted(Kit kit, String socket) {
     return SocketPairs.of(kit).entrySet().stream()
         .filter(entry -> entry.getValue().socket().equals(socket))
         .findFirst();
-  }
-
-  private static Place place(String ref, String board, Side side, Lie lie, Mount mount) {
-    return new Place(
-        ref,
-        board,
-        side,
-        lie.at(),
-        lie.rotationDeg(),
-        mount,
-        0,
-        null,
-        null,
-        null,
-        null,
-        List.of(),
-        List.of(),
-        0,
-        1,
-        lie.pitchMm());
   }
 }

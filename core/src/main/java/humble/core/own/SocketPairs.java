@@ -12,7 +12,8 @@ import java.util.Optional;
 
 /**
  * Which chip goes into which socket, and which cell into which holder, where no place says so: by
- * the name of the socket, else by the number of its pins where only one is left of that size.
+ * the name of the socket; else, as a guess, by its number, and at last the first that is left with
+ * as many pins.
  */
 final class SocketPairs {
   private final Kit kit;

@@ -109,10 +109,11 @@ public final class Stones {
     }
     List<Gate> gates = FirstPower.given(kit, Words.core(Locale.ROOT)).gates();
     List<Skeleton.Ask> asks = new Skeleton(parts, answered).all();
+    boolean added = gates.stream().allMatch(FirstPower::isAdded);
+    asks.stream()
+        .filter(ask -> gates.isEmpty() ? ask.what() != Skeleton.What.GROUND : added && isRead(ask))
+        .forEach(ask -> away.add(ask.id()));
     if (gates.isEmpty()) {
-      asks.stream()
-          .filter(ask -> ask.what() != Skeleton.What.GROUND)
-          .forEach(ask -> away.add(ask.id()));
       if (away.isEmpty()) {
         // Without a socket to read at it is the current that is read: all has to be joined.
         parts
@@ -126,6 +127,14 @@ public final class Stones {
     long said = answered.stream().filter(Stones::isOfPower).count();
     int known = gates.isEmpty() ? (int) said : Math.max(1, (int) said);
     return new Stone(Stone.Name.READS, known, known + away.size(), away);
+  }
+
+  /** Each socket is read: one of which nothing was said yet is still to be asked for. */
+  private static boolean isRead(Skeleton.Ask ask) {
+    return switch (ask.what()) {
+      case IN, VOLTS, MAKES, CHIP, RAIL -> true;
+      case PLUG, SWITCH, GROUND -> false;
+    };
   }
 
   private static boolean isOfPower(String question) {
@@ -149,7 +158,7 @@ public final class Stones {
         needed++;
         away.add("model:" + part.ref());
       }
-      for (String pin : pinsThatMatter(part)) {
+      for (String pin : part.currentPins()) {
         needed++;
         if (parts.netOf(new PinRef(part.ref(), pin)).isEmpty()
             && !answered.contains("alone:" + part.ref() + "." + pin)) {
@@ -158,24 +167,5 @@ public final class Stones {
       }
     }
     return new Stone(Stone.Name.WRONG, needed - away.size(), needed, away);
-  }
-
-  /** Gives the pins of a part that its model names: those that a reading may depend on. */
-  static List<String> pinsThatMatter(Part part) {
-    return switch (part.model()) {
-      case Model.Resistor r -> List.of("1", "2");
-      case Model.Junction j -> List.of("1", "2");
-      case Model.Zener z -> List.of("1", "2");
-      case Model.Battery b -> List.of("1", "2");
-      case Model.Closed c -> part.pack().pins().size() == 2 ? List.of("1", "2") : List.of();
-      case Model.Bipolar b -> List.of(b.b(), b.c(), b.e());
-      case Model.Mosfet m -> List.of(m.g(), m.d(), m.s());
-      case Model.Regulator r -> List.of(r.in(), r.gnd(), r.out());
-      case Model.Load load -> List.of(load.plus(), load.minus());
-      case Model.Switch contacts ->
-          contacts.poles().stream().flatMap(List::stream).distinct().toList();
-      case Model.Pot pot -> pot.tracks().stream().flatMap(List::stream).distinct().toList();
-      case Model.Open open -> List.of();
-    };
   }
 }

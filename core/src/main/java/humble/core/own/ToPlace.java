@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The parts of a kit that have no place yet, in the order of the list: what is asked for, and what
@@ -58,7 +59,7 @@ public record ToPlace(
       List<String> open =
           line.refs().stream()
               .filter(ref -> kit.placeOf(ref).isEmpty() && !notHere.contains(ref))
-              .filter(ref -> !pairs.containsKey(ref))
+              .filter(ref -> !waitsForSocket(kit, pairs.get(ref), notHere))
               .toList();
       PartPackage pack = kit.packageNamed(line.packageId()).orElse(null);
       if (pack == null) {
@@ -77,9 +78,19 @@ public record ToPlace(
     return new ToPlace(asks, without, byCount, unlisted);
   }
 
-  /** Tells whether the parts of a line sit on a board. */
+  /** A chip whose socket is still to be placed gets its place with it. */
+  private static boolean waitsForSocket(
+      Kit kit, SocketPairs.@Nullable Pair pair, Set<String> notHere) {
+    return pair != null && kit.placeOf(pair.socket()).isEmpty() && !notHere.contains(pair.socket());
+  }
+
+  /**
+   * Tells whether the parts of a line are put on a board: what is soldered to it already may have a
+   * place, and needs none.
+   */
   static boolean hasPlaces(Line line) {
     return line.home() == Home.BOARD
+        && !line.isOnBoard()
         && !line.kind().is(PartKind.Fact.BESIDE)
         && line.kind() != PartKind.BATTERY;
   }

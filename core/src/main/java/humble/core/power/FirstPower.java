@@ -70,6 +70,16 @@ public final class FirstPower {
     return kit.gates().isEmpty() ? new FirstPower(kit, words).given() : kit;
   }
 
+  /** Tells whether a gate was added here, and is none of the kit's author. */
+  public static boolean isAdded(Gate gate) {
+    return isAdded(gate.id());
+  }
+
+  /** Tells whether a gate of that id was added here. */
+  public static boolean isAdded(String gate) {
+    return gate.startsWith(ADDED + "-");
+  }
+
   private Kit given() {
     List<BoardState> states = new ArrayList<>(kit.states());
     List<String> chips = chips().stream().map(Part::ref).toList();

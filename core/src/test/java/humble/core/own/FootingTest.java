@@ -24,23 +24,7 @@ class FootingTest {
   }
 
   private static Place place(Lie lie, Side side) {
-    return new Place(
-        "X",
-        "main",
-        side,
-        lie.at(),
-        lie.rotationDeg(),
-        Mount.FLUSH,
-        0,
-        null,
-        null,
-        null,
-        null,
-        List.of(),
-        List.of(),
-        0,
-        1,
-        lie.pitchMm());
+    return lie.place("X", "main", side, Mount.FLUSH);
   }
 
   /** Whoever puts a part somewhere, clicks its far holes a little off, gets it there again. */

@@ -188,6 +188,79 @@ class OwnKitTest {
   }
 
   @Test
+  void oneSocketThatIsKnownDoesNotSpeakForTheOther() {
+    Told own =
+        new Told(
+            KitMaker.kit()
+                .line("plug", PartKind.CONNECTOR, "", "jack-barrel", null, "J1")
+                .line("socket", PartKind.SOCKET, "", "socket-dip-8", null, "XU1")
+                .line("socket14", PartKind.SOCKET, "", "socket-dip-14", null, "XU3")
+                .line("chip", PartKind.IC, "tide keeper", "dip-8", null, "U1")
+                .line("other", PartKind.IC, "tide counter", "dip-14", null, "U3")
+                .place("J1", 5, 5)
+                .place("XU1", 30, 30)
+                .place("XU3", 60, 30)
+                .place(
+                    new Lie(
+                            PackageLibrary.find("dip-8").orElseThrow(),
+                            new PointMm(30, 30),
+                            0,
+                            null,
+                            0)
+                        .place("U1", "main", Side.TOP, Mount.SOCKETED))
+                .place(
+                    new Lie(
+                            PackageLibrary.find("dip-14").orElseThrow(),
+                            new PointMm(60, 30),
+                            0,
+                            null,
+                            0)
+                        .place("U3", "main", Side.TOP, Mount.SOCKETED))
+                .make());
+    own.take(
+        Skeleton.IN, new Skeleton(own.kit(), own.answered()).comesIn(pin("J1.1"), pin("J1.2")));
+    own.take(
+        Skeleton.VOLTS, new Skeleton(own.kit(), own.answered()).volts(5, pin("J1.1"), pin("J1.2")));
+    own.take("chip:U1", new Skeleton(own.kit(), own.answered()).takesAt("U1", "8", "4"));
+    Kit given = FirstPower.given(own.kit(), Words.core(Locale.ROOT));
+    assertThat(given.gates()).hasSize(1);
+    assertThat(
+            Stones.of(given, own.answered(), own.guessed()).stream()
+                .filter(stone -> stone.name() == Stone.Name.READS)
+                .findFirst()
+                .orElseThrow()
+                .away())
+        .containsExactly("chip:U3");
+    assertThat(reads(own).isReached()).isFalse();
+    own.take("chip:U3", Follows.nothing());
+    assertThat(reads(own).isReached()).as("nobody knows it, and it was said").isTrue();
+  }
+
+  @Test
+  void aChipWhoseSocketSitsNowhereIsAskedForItself() {
+    assertThat(ToPlace.of(told.kit(), Set.of("XU1")).asks())
+        .extracting(ToPlace.Ask::ref)
+        .contains("U1");
+  }
+
+  @Test
+  void aChipStandsOnThePadsOfItsSocketHoweverWideThatIs() {
+    List<Lie> lies =
+        Footing.on(
+            PackageLibrary.find("socket-dip-8").orElseThrow(),
+            new PointMm(20, 20),
+            new PointMm(30.16, 27.62),
+            Side.TOP);
+    List<Edit> edits = Placing.of(told.kit(), "main", Side.TOP, "XU1", lies).orElseThrow().edits();
+    assertThat(edits)
+        .filteredOn(Edit.PutPackage.class::isInstance)
+        .extracting(edit -> ((Edit.PutPackage) edit).pack().pins())
+        .as("one for the socket, one for the chip")
+        .hasSize(2)
+        .containsOnly(lies.getFirst().pack().pins());
+  }
+
+  @Test
   void whatAKitSaysIsNotAsked() {
     Kit kit =
         KitMaker.kit()

@@ -58,6 +58,12 @@ final class NameHand extends ListHand {
     return plan;
   }
 
+  /** Tells whether every part that sits on a board has its place. */
+  private static boolean isTold(Kit kit) {
+    ToPlace open = ToPlace.of(kit, Set.of());
+    return open.asks().isEmpty() && open.byCount().isEmpty();
+  }
+
   private void keep() {
     String text = typed().text();
     String name = text.isBlank() ? list.name() : text.strip();
@@ -77,15 +83,8 @@ final class NameHand extends ListHand {
       }
       list.keptAsKit();
       session.layKit(at);
-      boolean told =
-          session
-              .open()
-              .filter(open -> ToPlace.of(open.kit(), Set.of()).asks().isEmpty())
-              .isPresent();
-      if (told) {
-        seat.desk().go(StageId.UNPACK);
-      } else {
-        seat.desk().go(StageId.UNPACK);
+      seat.desk().go(StageId.UNPACK);
+      if (session.open().filter(open -> !isTold(open.kit())).isPresent()) {
         seat.desk().show(new OwnStage(session, seat.desk(), StageId.UNPACK));
       }
     } catch (IOException e) {

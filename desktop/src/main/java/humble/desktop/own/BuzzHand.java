@@ -73,6 +73,7 @@ final class BuzzHand extends Hand {
 
   @Override
   public Mat mat() {
+    buzzing().open().stream().findFirst().ifPresent(pair -> bench.lookAt(pair.b().ref()));
     List<OwnMat.Tag> tags =
         buzzing().open().stream()
             .limit(1)

@@ -103,9 +103,17 @@ final class ChangeHand extends Hand {
     if (!held.isEmpty()) {
       card.how(say("own.change.held", held.size()));
     }
-    card.key('.', say("own.join.leave"), () -> over = true);
+    card.key('.', say("own.join.leave"), this::leave);
     card.key(Card.BACK, say(way.isEmpty() ? "own.keep.back" : "own.change.up"), this::up);
     return card;
+  }
+
+  /** What could not stand is let go with it, and said. */
+  private void leave() {
+    if (!held.isEmpty()) {
+      bench.trouble(say("own.change.dropped", held.size()));
+    }
+    over = true;
   }
 
   private void up() {

@@ -27,6 +27,7 @@ final class ChoiceHand extends Hand {
     this.bench = bench;
     this.ask = ask;
     this.more = more;
+    bench.lookAt(ask.ref());
   }
 
   private record Choice(String text, Supplier<Follows> follows) {}

@@ -148,6 +148,7 @@ final class JoinHand extends Hand {
     candidate().flatMap(bench.parts()::padAt).ifPresent(rings::add);
     List<PointMm> track = new ArrayList<>();
     if (pads.isEmpty()) {
+      start().map(PinRef::ref).ifPresent(bench::lookAt);
       start().flatMap(bench.parts()::padAt).ifPresent(rings::add);
     }
     pads.forEach(pad -> bench.parts().padAt(pad).ifPresent(track::add));

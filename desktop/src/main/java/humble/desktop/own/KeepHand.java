@@ -20,7 +20,8 @@ final class KeepHand extends Hand {
   private static final int MOST_SHOWN = 4;
 
   private final OwnBench bench;
-  private final List<Finding> findings;
+  private List<Finding> findings = List.of();
+  private boolean checked;
   private String kept = "";
   private String trouble = "";
   private boolean over;
@@ -28,11 +29,21 @@ final class KeepHand extends Hand {
   KeepHand(OwnBench bench) {
     super(bench.seat());
     this.bench = bench;
-    this.findings =
-        switch (bench.open().folder().read()) {
-          case KitRead.Opened opened -> opened.findings();
-          case KitRead.Refused refused -> refused.findings();
-        };
+    KitFolder folder = bench.open().folder();
+    own(
+        bench
+            .open()
+            .works()
+            .start(
+                calledOff ->
+                    switch (folder.read()) {
+                      case KitRead.Opened opened -> opened.findings();
+                      case KitRead.Refused refused -> refused.findings();
+                    },
+                found -> {
+                  findings = found;
+                  checked = true;
+                }));
   }
 
   @Override
@@ -55,7 +66,10 @@ final class KeepHand extends Hand {
       card.verdict(true, kept);
     }
     long warnings = findings.stream().filter(f -> f.level() == Finding.Level.WARNING).count();
-    card.how(isSound() ? say("own.keep.sound", warnings) : say("own.keep.unsound"));
+    card.how(
+        !checked
+            ? say("own.keep.checking")
+            : isSound() ? say("own.keep.sound", warnings) : say("own.keep.unsound"));
     if (!bench.guessed().isEmpty()) {
       card.how(say("own.keep.guessed", bench.guessed().size()));
     }
@@ -75,18 +89,29 @@ final class KeepHand extends Hand {
     kept = "";
     trouble = "";
     KitFolder folder = bench.open().folder();
+    Path home = bench.session().home();
+    String id = bench.kit().id();
+    // A kit may bring hundreds of megabytes along.
+    own(bench.open().works().start(calledOff -> written(folder, home, id, ending), this::told));
+  }
+
+  /** What became of saving: where it is, or why it is nowhere. */
+  private record Written(String at, String trouble) {}
+
+  private static Written written(KitFolder folder, Path home, String id, String ending) {
     try {
-      Path at =
-          WholeFile.unused(
-              WholeFile.within(
-                  Files.createDirectories(bench.session().home().resolve(FOLDER)),
-                  bench.kit().id(),
-                  ending));
+      Path within = Files.createDirectories(home.resolve(FOLDER));
+      Path at = WholeFile.unused(WholeFile.within(within, id, ending));
       folder.writeTo(at, false);
-      kept = say("own.keep.at", at);
+      return new Written(at.toString(), "");
     } catch (IOException e) {
-      trouble = String.valueOf(e.getMessage());
+      return new Written("", String.valueOf(e.getMessage()));
     }
+  }
+
+  private void told(Written written) {
+    trouble = written.trouble();
+    kept = written.at().isEmpty() ? "" : say("own.keep.at", written.at());
   }
 
   @Override

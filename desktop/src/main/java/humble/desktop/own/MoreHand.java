@@ -61,7 +61,13 @@ final class MoreHand extends Hand {
       choice(card, ++number, "flip", bench::flip);
     }
     if (bench.kit().boards().size() > 1) {
-      choice(card, ++number, "board", bench::otherBoard);
+      card.key(
+          '+',
+          say("own.more.board"),
+          () -> {
+            over = true;
+            bench.otherBoard();
+          });
     }
     if (!bench.kit().places().isEmpty()) {
       choice(card, ++number, "join", ways::join);
@@ -74,7 +80,7 @@ final class MoreHand extends Hand {
     choice(card, ++number, "change", ways::change);
     choice(card, ++number, "keep", ways::keep);
     choice(card, ++number, "again", bench::askAgain);
-    choice(card, ++number, "leave", ways::leave);
+    choice(card, 0, "leave", ways::leave);
     card.silent(Card.BACK, () -> over = true);
     card.silent('.', () -> over = true);
     return card.go(say("own.more.go"), () -> over = true);
@@ -95,14 +101,6 @@ final class MoreHand extends Hand {
   public Mat mat() {
     return bench.kit().boards().isEmpty()
         ? new BoardHand(bench, () -> {}, () -> {}).mat()
-        : bench.mat(
-            say(
-                "own.mat." + bench.side().text(),
-                bench.board().widthMm(),
-                bench.board().heightMm()),
-            List.of(),
-            List.of(),
-            Set.of(),
-            OwnMat.Answers.NOTHING);
+        : bench.mat(bench.looked(), List.of(), List.of(), Set.of(), OwnMat.Answers.NOTHING);
   }
 }

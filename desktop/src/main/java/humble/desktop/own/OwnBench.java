@@ -25,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 
 /** What all hands share that ask about the kit itself. */
 final class OwnBench {
+  private static final double MARGIN_MM = 2;
+
   private final Session session;
   private final Seat seat;
 
@@ -202,13 +204,32 @@ final class OwnBench {
       return Optional.empty();
     }
     PointMm at = picture.onBoard(x, y);
+    return isOnBoard(at) ? Optional.of(at) : Optional.empty();
+  }
+
+  /** Tells whether a point lies on the board, or so near its edge that a pad may reach there. */
+  boolean isOnBoard(PointMm at) {
     Board board = board();
-    double margin = 2;
-    boolean on =
-        at.xMm() > -margin
-            && at.yMm() > -margin
-            && at.xMm() < board.widthMm() + margin
-            && at.yMm() < board.heightMm() + margin;
-    return on ? Optional.of(at) : Optional.empty();
+    return at.xMm() > -MARGIN_MM
+        && at.yMm() > -MARGIN_MM
+        && at.xMm() < board.widthMm() + MARGIN_MM
+        && at.yMm() < board.heightMm() + MARGIN_MM;
+  }
+
+  /** Lays the board that a part sits on before the maker. */
+  void lookAt(String ref) {
+    kit().placeOf(ref).ifPresent(place -> boardId = place.board());
+  }
+
+  /** Lays the board that a part sits on before the maker, its side up. */
+  void faceUp(String ref) {
+    lookAt(ref);
+    kit().placeOf(ref).ifPresent(place -> side = place.side());
+  }
+
+  /** Says which side of which board is looked at. */
+  String looked() {
+    String size = seat.say("own.mat." + side.text(), board().widthMm(), board().heightMm());
+    return kit().boards().size() > 1 ? board().id() + ": " + size : size;
   }
 }

@@ -40,6 +40,7 @@ final class PadsHand extends Hand {
     this.bench = bench;
     this.ask = ask;
     this.more = more;
+    bench.lookAt(ask.ref());
   }
 
   private Skeleton skeleton() {

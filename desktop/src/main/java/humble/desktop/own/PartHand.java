@@ -33,6 +33,7 @@ final class PartHand extends Hand {
     this.bench = bench;
     this.ref = ref;
     this.change = change;
+    bench.faceUp(ref);
   }
 
   /** Gives the first part that has a place; empty where none has. */
@@ -119,6 +120,7 @@ final class PartHand extends Hand {
   private void next() {
     List<String> all = placed(bench);
     ref = all.get((all.indexOf(ref) + 1) % all.size());
+    bench.faceUp(ref);
   }
 
   @Override

@@ -3,7 +3,6 @@ package humble.desktop.own;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
 import humble.core.kit.Mount;
-import humble.core.kit.Part;
 import humble.core.kit.PartPackage;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
@@ -116,22 +115,7 @@ final class PlaceHand extends Hand {
                 "own.place.last",
                 part.ref(),
                 LineNames.brief(seat.words(), part.line()),
-                span(part)));
-  }
-
-  private static double span(Part part) {
-    Place place = part.place();
-    List<PointMm> pads =
-        place == null
-            ? List.of()
-            : part.pack().pins().stream().map(pin -> place.onBoard(pin.at())).toList();
-    double span = 0;
-    for (PointMm a : pads) {
-      for (PointMm b : pads) {
-        span = Math.max(span, a.distanceMm(b));
-      }
-    }
-    return span;
+                Footing.spanMm(part.pack())));
   }
 
   private static Optional<PointMm> typedPoint(String text) {
@@ -180,6 +164,10 @@ final class PlaceHand extends Hand {
   private void hole(PointMm at) {
     typed().clear();
     bench.trouble("");
+    if (!bench.isOnBoard(at)) {
+      bench.trouble(say("own.place.beside", said(at)));
+      return;
+    }
     PointMm from = first;
     if (Footing.clicks(ask.pack()) == 1) {
       put(List.of(Footing.on(ask.pack(), at, bench.side())), said(at));
@@ -191,7 +179,8 @@ final class PlaceHand extends Hand {
         bench.trouble(say("own.place.same"));
       } else if (isOther(lies.getFirst(), from.distanceMm(at))) {
         first = null;
-        bench.trouble(say("own.place.far", from.distanceMm(at), ask.ref(), spanOf(ask.pack())));
+        bench.trouble(
+            say("own.place.far", from.distanceMm(at), ask.ref(), Footing.spanMm(ask.pack())));
       } else {
         put(lies, said(from) + " " + said(at));
       }
@@ -199,21 +188,11 @@ final class PlaceHand extends Hand {
   }
 
   private boolean isOther(Lie lie, double span) {
-    double own = spanOf(ask.pack());
+    double own = Footing.spanMm(ask.pack());
     boolean made = !lie.pack().id().equals(ask.pack().id());
     return made
         && ask.pack().pins().size() > 2
         && (span > own * MOST_STRETCH || span < own / MOST_STRETCH);
-  }
-
-  private static double spanOf(PartPackage pack) {
-    double span = 0;
-    for (var a : pack.pins()) {
-      for (var b : pack.pins()) {
-        span = Math.max(span, a.at().distanceMm(b.at()));
-      }
-    }
-    return span;
   }
 
   private static String said(PointMm at) {
@@ -245,7 +224,7 @@ final class PlaceHand extends Hand {
     }
     Parts parts = bench.parts();
     return new OwnMat(
-        say("own.mat." + bench.side().text(), bench.board().widthMm(), bench.board().heightMm()),
+        bench.looked(),
         parts,
         bench.view(),
         bench::shown,
@@ -266,24 +245,7 @@ final class PlaceHand extends Hand {
             ? List.of(Footing.on(ask.pack(), at, bench.side()))
             : Footing.on(ask.pack(), from, at, bench.side());
     Lie lie = lies.isEmpty() ? Footing.on(ask.pack(), at, bench.side()) : lies.getFirst();
-    Place place =
-        new Place(
-            ask.ref(),
-            bench.board().id(),
-            bench.side(),
-            lie.at(),
-            lie.rotationDeg(),
-            Mount.FLUSH,
-            0,
-            null,
-            null,
-            null,
-            null,
-            List.of(),
-            List.of(),
-            0,
-            1,
-            lie.pitchMm());
+    Place place = lie.place(ask.ref(), bench.board().id(), bench.side(), Mount.FLUSH);
     return OwnMat.Held.of(ask.line(), ask.ref(), lie.pack(), place);
   }
 }

@@ -3,6 +3,7 @@ package humble.desktop.own;
 import humble.core.own.Contradicted;
 import humble.core.own.Stone;
 import humble.core.own.ToPlace;
+import humble.core.words.Phrase;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Hand;
 import humble.desktop.stage.Card;
@@ -12,6 +13,8 @@ import java.util.Set;
 
 /** Nothing is asked for at the moment: what the kit can do, and what would make it do more. */
 final class RestHand extends Hand {
+  private static final int MOST_SHOWN = 3;
+
   private final OwnBench bench;
   private final MoreHand.Ways ways;
   private final Runnable more;
@@ -68,8 +71,13 @@ final class RestHand extends Hand {
                 Standing.TO_DO,
                 say("own.choice", 7, say("own.more.part")),
                 () -> ways.part(ref)));
-    Contradicted.of(bench.kit(), bench.open().build())
+    List<Phrase> against = Contradicted.of(bench.kit(), bench.open().build());
+    against.stream()
+        .limit(MOST_SHOWN)
         .forEach(phrase -> card.row(Standing.DEVIATED, seat.say(phrase)));
+    if (against.size() > MOST_SHOWN) {
+      card.row(Standing.DEVIATED, say("own.lines.more", against.size() - MOST_SHOWN));
+    }
     card.key('+', say("own.rest.again"), bench::askAgain);
     card.key('.', say("own.more"), more);
     card.key(Card.BACK, say("key.take-back"), bench::takeBack);
@@ -83,11 +91,6 @@ final class RestHand extends Hand {
 
   @Override
   public Mat mat() {
-    return bench.mat(
-        say("own.mat." + bench.side().text(), bench.board().widthMm(), bench.board().heightMm()),
-        List.of(),
-        List.of(),
-        Set.of(),
-        OwnMat.Answers.PARTS);
+    return bench.mat(bench.looked(), List.of(), List.of(), Set.of(), OwnMat.Answers.PARTS);
   }
 }

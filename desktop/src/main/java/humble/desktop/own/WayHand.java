@@ -33,6 +33,7 @@ final class WayHand extends Hand {
     super(bench.seat());
     this.bench = bench;
     this.way = way;
+    bench.faceUp(way.part().ref());
     this.mark = bench.lastMark(kind()).filter(way.marks()::contains).orElse(way.marks().getFirst());
   }
 

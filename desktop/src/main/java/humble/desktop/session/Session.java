@@ -233,14 +233,19 @@ public final class Session {
     begun(journal.build(id)).ifPresent(this::lay);
   }
 
-  /** Gives the build in which most was told of a kit; empty where nothing was. */
+  /**
+   * Gives the build last worked on in which something was told of a kit, as far as that can still
+   * be laid over its file; empty where nothing was.
+   */
   private Optional<Build> toldOf(Path kit) {
     String place = kit.toAbsolutePath().toString();
     return journal.builds().stream()
         .map(journal::build)
         .filter(build -> build.began().filter(b -> b.kitPath().equals(place)).isPresent())
         .filter(build -> !build.kitChanges().isEmpty())
-        .findFirst();
+        .findFirst()
+        .filter(
+            build -> KitFolder.at(kit).with(build.kitChanges()).read() instanceof KitRead.Opened);
   }
 
   /** Gives the kits on the shelf. */
@@ -358,6 +363,7 @@ public final class Session {
       OpenBuild grown = open;
       if (grown == now) {
         // What cannot be read any more stays as it was last shown.
+        log.note("The kit of " + now.build().id() + " cannot be read with what was told of it.");
         now.stay();
       } else if (grown != null) {
         grown.practiceOn(practice);

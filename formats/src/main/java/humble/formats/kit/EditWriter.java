@@ -10,6 +10,7 @@ import humble.core.own.Edit;
 import humble.core.units.Band;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import tools.jackson.databind.JsonNode;
@@ -45,7 +46,12 @@ public final class EditWriter {
    */
   public static List<KitChange> writtenOut(KitFolder folder, Kit kit) {
     List<KitChange> changes = new ArrayList<>();
-    if (!kit.nets().isEmpty() && folder.isSilentOn("nets")) {
+    if (kit.boards().stream().allMatch(board -> board.files().isEmpty())) {
+      // Nothing was given: every answer comes by here, and the file need not be read again.
+      return changes;
+    }
+    Set<String> silent = folder.silentOn("nets", "places");
+    if (!kit.nets().isEmpty() && silent.contains("nets")) {
       ObjectNode all = JSON.createObjectNode();
       kit.nets()
           .forEach((net, pins) -> {
@@ -54,7 +60,7 @@ public final class EditWriter {
           });
       changes.add(new KitChange("nets", "", all.toString()));
     }
-    if (!kit.places().isEmpty() && folder.isSilentOn("places")) {
+    if (!kit.places().isEmpty() && silent.contains("places")) {
       ArrayNode all = JSON.createArrayNode();
       kit.places().forEach(place -> KitWriter.place(all.addObject(), place));
       changes.add(new KitChange("places", "", all.toString()));

@@ -24,10 +24,13 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
@@ -90,12 +93,16 @@ public final class KitFolder {
     return new KitFolder(at, laidOver);
   }
 
-  /** Tells whether the kit file, with its changes, has no such key; one that cannot be read has. */
-  boolean isSilentOn(String section) {
+  /**
+   * Gives which of some keys the kit file, with its changes, does not have; none where it cannot be
+   * read.
+   */
+  Set<String> silentOn(String... keys) {
     try {
-      return !JSON.readTree(bytes("kit.json")).has(section);
+      JsonNode tree = JSON.readTree(bytes("kit.json"));
+      return Arrays.stream(keys).filter(key -> !tree.has(key)).collect(Collectors.toSet());
     } catch (IOException | JacksonException e) {
-      return false;
+      return Set.of();
     }
   }
 

@@ -219,7 +219,7 @@ class ChangedKitTest {
             .toList();
     KitFolder folder = demo("weathercock").with(bare);
     Kit kit = opened(folder);
-    assertThat(folder.isSilentOn("nets")).isTrue();
+    assertThat(folder.silentOn("nets", "lines")).containsExactly("nets");
     assertThat(kit.nets()).as("they come from its board files").hasSizeGreaterThan(3);
     String first = kit.nets().keySet().iterator().next();
     List<KitChange> all = new ArrayList<>(bare);
