@@ -73,6 +73,13 @@ final class PadsHand extends Hand {
           part.pack().pins().forEach(pin -> pins.add(new PinRef(part.ref(), pin.number())));
         }
       }
+      if (pins.isEmpty()) {
+        // Wires soldered straight to a pad: it may be any.
+        bench.parts().all().stream()
+            .filter(part -> part.placed().isPresent())
+            .forEach(part ->
+                part.pack().pins().forEach(pin -> pins.add(new PinRef(part.ref(), pin.number()))));
+      }
     } else {
       Part part = bench.parts().get(ask.ref());
       List<PackagePin> all = part.pack().pins();
