@@ -28,6 +28,8 @@ final class EdgeFit {
   private double rmsPx;
   private final double[] sideShare = new double[4];
   private double step;
+  private double wideOffPx = Double.NaN;
+  private double foundShare;
 
   private EdgeFit(Photo photo, Lens lens, Which which) {
     this.photo = photo;
@@ -60,8 +62,17 @@ final class EdgeFit {
    *     photo
    * @param leastShare of the edge with the fewest, how much of it was found where it should be
    * @param step how strongly the board differs from what lies around it
+   * @param foundShare how much of the edges was found at all, in the first round
+   * @param wideOffPx how far nine tenths of those were off at most, in pixels of the photo
    */
-  record Fitted(Lens lens, double rmsPx, double leastShare, double meanShare, double step) {}
+  record Fitted(
+      Lens lens,
+      double rmsPx,
+      double leastShare,
+      double meanShare,
+      double step,
+      double foundShare,
+      double wideOffPx) {}
 
   /** Gives the view in which four corners, in order round the board, are seen. */
   static Lens through(Photo photo, List<Px> corners) {
@@ -72,10 +83,7 @@ final class EdgeFit {
       Px at = corners.get(i);
       pairs.add(
           new AssociatedPair(
-              cornerX(i),
-              cornerY(i),
-              (at.x() - middle.x()) / half,
-              (at.y() - middle.y()) / half));
+              cornerX(i), cornerY(i), (at.x() - middle.x()) / half, (at.y() - middle.y()) / half));
     }
     DMatrixRMaj h = new DMatrixRMaj(3, 3);
     if (!new HomographyDirectLinearTransform(true).process(pairs, h)) {
@@ -113,7 +121,7 @@ final class EdgeFit {
     }
     double mean = Arrays.stream(fit.sideShare).average().orElse(0);
     double least = Arrays.stream(fit.sideShare).min().orElse(0);
-    return new Fitted(fit.lens, fit.rmsPx, least, mean, fit.step);
+    return new Fitted(fit.lens, fit.rmsPx, least, mean, fit.step, fit.foundShare, fit.wideOffPx);
   }
 
   private void round(Reduced picture, double reachPx) {
@@ -253,7 +261,8 @@ final class EdgeFit {
       double[] limits = new double[4];
       for (int side = 0; side < 4; side++) {
         // Each side has its own middle: one that lies off as a whole is moved, not forgotten.
-        limits[side] = Math.clamp(5 * medianOff(found, off, side), 0.8 * unitPx, Math.max(cut, 1.6 * unitPx));
+        limits[side] =
+            Math.clamp(5 * medianOff(found, off, side), 0.8 * unitPx, Math.max(cut, 1.6 * unitPx));
       }
       for (int i = 0; i < off.length; i++) {
         double share = off[i] / limits[found.get(i).side()];
@@ -272,6 +281,12 @@ final class EdgeFit {
         step += one.step();
         count++;
       }
+    }
+    if (Double.isNaN(wideOffPx)) {
+      double[] off =
+          found.stream().mapToDouble(one -> Math.abs(distance(lens, one))).sorted().toArray();
+      wideOffPx = off[off.length * 9 / 10];
+      foundShare = found.size() / (4.0 * A_SIDE);
     }
     rmsPx = count == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(sum / count);
     step = count == 0 ? 0 : step / count;

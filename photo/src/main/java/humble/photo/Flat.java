@@ -48,8 +48,7 @@ record Flat(int width, int height, double perMm, int[] rgb, float[] light) {
                   blend(from[at + wide], from[at + wide + 1], ax),
                   ay);
           rgb[to] = value;
-          light[to] =
-              0.299f * (value >> 16) + 0.587f * (value >> 8 & 255) + 0.114f * (value & 255);
+          light[to] = 0.299f * (value >> 16) + 0.587f * (value >> 8 & 255) + 0.114f * (value & 255);
         }
       }
     }

@@ -1,6 +1,7 @@
 package humble.photo;
 
 import humble.core.kit.PointMm;
+import humble.core.kit.SeenHole;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -37,7 +38,7 @@ final class HoleFinder {
    *
    * @param tables colours of what the board lies on, which may be seen through its holes
    */
-  static List<FoundHole> find(Flat flat, List<double[]> tables) {
+  static List<SeenHole> find(Flat flat, List<double[]> tables) {
     List<Ring> rings = new ArrayList<>(new HoleFinder(flat, tables, false).rings());
     if (tables.stream().anyMatch(colour -> colour[1] > LIGHT)) {
       // A light table seen through a hole is lighter than the copper about it.
@@ -52,13 +53,11 @@ final class HoleFinder {
     }
     double per = flat.perMm();
     return kept.stream()
-        .map(
-            ring ->
-                new FoundHole(
-                    new PointMm(ring.x / per, (flat.height() - ring.y) / per),
-                    2 * ring.radius / per))
+        .map(ring ->
+            new SeenHole(
+                new PointMm(ring.x / per, (flat.height() - ring.y) / per), 2 * ring.radius / per))
         .sorted(
-            Comparator.comparingDouble((FoundHole hole) -> Math.round(hole.at().yMm() * 2))
+            Comparator.comparingDouble((SeenHole hole) -> Math.round(hole.at().yMm() * 2))
                 .thenComparingDouble(hole -> hole.at().xMm()))
         .toList();
   }
@@ -100,7 +99,9 @@ final class HoleFinder {
       edges = edges(x, y, radius);
     }
     double per = flat.perMm();
-    if (radius < LEAST_RADIUS_MM * per || radius > MOST_RADIUS_MM * per || !isRound(edges, radius)) {
+    if (radius < LEAST_RADIUS_MM * per
+        || radius > MOST_RADIUS_MM * per
+        || !isRound(edges, radius)) {
       return Optional.empty();
     }
     return judged(x, y, radius, edges);
@@ -221,9 +222,7 @@ final class HoleFinder {
     }
     double rms = Math.sqrt(sum / Math.max(1, n));
     double oval = 2 * Math.hypot(c2, s2) / Math.max(1, n);
-    return n >= LEAST_RAYS * RAYS
-        && rms < 0.1 * radius + 0.45
-        && oval < 0.13 * radius + 0.35;
+    return n >= LEAST_RAYS * RAYS && rms < 0.1 * radius + 0.45 && oval < 0.13 * radius + 0.35;
   }
 
   private double middle(double x, double y, double from, double to, int rings) {
@@ -297,7 +296,9 @@ final class HoleFinder {
 
   private static double apart(double[] a, double[] b) {
     return Math.sqrt(
-        ((a[0] - b[0]) * (a[0] - b[0]) + (a[1] - b[1]) * (a[1] - b[1]) + (a[2] - b[2]) * (a[2] - b[2]))
+        ((a[0] - b[0]) * (a[0] - b[0])
+                + (a[1] - b[1]) * (a[1] - b[1])
+                + (a[2] - b[2]) * (a[2] - b[2]))
             / 3);
   }
 

@@ -8,7 +8,8 @@ import humble.core.kit.PointMm;
  *
  * @param h homography, nine numbers line by line, into units of half the picture's diagonal from
  *     its middle
- * @param bend radial term: the share by which a point at the corner of the picture is moved outwards
+ * @param bend radial term: the share by which a point at the corner of the picture is moved
+ *     outwards
  * @param bend2 what the other way of writing that term adds to the fourth power
  */
 record Lens(double[] h, double bend, double bend2, Px middle, double half) {

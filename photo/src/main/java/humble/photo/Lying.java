@@ -24,10 +24,12 @@ record Lying(int turn, List<Integer> open) {
         may.add(turn);
       }
     }
-    may.sort(Comparator.comparingDouble((Integer turn) -> upright(turned(square, turn))).reversed());
+    may.sort(
+        Comparator.comparingDouble((Integer turn) -> upright(turned(square, turn))).reversed());
     int best = may.get(0);
     return new Lying(
-        best, may.stream().skip(1).map(turn -> Math.floorMod(turn - best, 4) * 90).sorted().toList());
+        best,
+        may.stream().skip(1).map(turn -> Math.floorMod(turn - best, 4) * 90).sorted().toList());
   }
 
   /** The view with the lower left at the next corner, so many times. */

@@ -35,8 +35,7 @@ public record Photo(int widthPx, int heightPx, int[] rgb) {
         image.getRGB(0, y, width, 1, line, 0, width);
       } else {
         for (int x = 0, at = y * width * 3; x < width; x++, at += 3) {
-          line[x] =
-              (bytes[at + 2] & 255) << 16 | (bytes[at + 1] & 255) << 8 | (bytes[at] & 255);
+          line[x] = (bytes[at + 2] & 255) << 16 | (bytes[at + 1] & 255) << 8 | (bytes[at] & 255);
         }
       }
       int to = start + y * down;

@@ -162,21 +162,18 @@ final class Quads {
   private boolean reachesRim(List<Px> quad) {
     double slack = 0.06 * Math.max(small.width(), small.height());
     return quad.stream()
-        .anyMatch(
-            at ->
-                at.x() < -slack
-                    || at.y() < -slack
-                    || at.x() > small.width() + slack
-                    || at.y() > small.height() + slack);
+        .anyMatch(at ->
+            at.x() < -slack
+                || at.y() < -slack
+                || at.x() > small.width() + slack
+                || at.y() > small.height() + slack);
   }
 
   private boolean isNew(List<Px> quad) {
     double near = 4.0 * small.factor();
     return found.stream()
-        .noneMatch(
-            other ->
-                quad.stream()
-                    .allMatch(at -> other.stream().anyMatch(to -> to.distance(at) < near)));
+        .noneMatch(other ->
+            quad.stream().allMatch(at -> other.stream().anyMatch(to -> to.distance(at) < near)));
   }
 
   private static double area(List<Point2D_I32> round) {
@@ -239,7 +236,8 @@ final class Quads {
         Px d = round.get((i + 2) % n);
         double turn = (b.x() - a.x()) * (d.y() - c.y()) - (b.y() - a.y()) * (d.x() - c.x());
         if (turn > 1e-9) {
-          double along = ((c.x() - a.x()) * (d.y() - c.y()) - (c.y() - a.y()) * (d.x() - c.x())) / turn;
+          double along =
+              ((c.x() - a.x()) * (d.y() - c.y()) - (c.y() - a.y()) * (d.x() - c.x())) / turn;
           Px meet = new Px(a.x() + along * (b.x() - a.x()), a.y() + along * (b.y() - a.y()));
           double added = Math.abs(left(b, meet, c)) / 2;
           if (along >= 1 - 1e-9 && added < least) {

@@ -65,7 +65,10 @@ final class RingVotes {
     for (int at : strong) {
       double length = Math.sqrt(gx[at] * gx[at] + gy[at] * gy[at]);
       int x = (int) Math.round(at % width - radius * gx[at] / length);
-      int y = (int) Math.round(at / (double) width - 0.5 * (at % width) / width - radius * gy[at] / length);
+      int y =
+          (int)
+              Math.round(
+                  at / (double) width - 0.5 * (at % width) / width - radius * gy[at] / length);
       if (x > 1 && y > 1 && x < width - 2 && y < height - 2) {
         sum[y * width + x]++;
       }

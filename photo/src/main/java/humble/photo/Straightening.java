@@ -1,5 +1,6 @@
 package humble.photo;
 
+import humble.core.kit.SeenHole;
 import humble.core.words.Phrase;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
@@ -39,7 +40,7 @@ public final class Straightening {
   public record Straightened(
       List<Px> corners,
       Optional<Double> fitMm,
-      List<FoundHole> holes,
+      List<SeenHole> holes,
       List<Integer> open,
       BufferedImage picture,
       double perMm) {}
@@ -52,9 +53,9 @@ public final class Straightening {
   public static Straightened found(Photo photo, double widthMm, double heightMm, Watch watch)
       throws PhotoRefused {
     Reduced close = Reduced.of(photo, CLOSE_PX);
-    List<EdgeFit.Fitted> tried = BoardFinder.find(photo, watch);
+    BoardFinder.Pieces pieces = BoardFinder.find(photo, watch);
     EdgeFit.Fitted best = null;
-    for (EdgeFit.Fitted fitted : tried) {
+    for (EdgeFit.Fitted fitted : pieces.flat()) {
       EdgeFit.Fitted closer =
           EdgeFit.fit(photo, close, fitted.lens(), EdgeFit.Which.STRONGEST, 5, 3, 2.5);
       if (closer.leastShare() >= LEAST_SIDE
@@ -64,7 +65,16 @@ public final class Straightening {
     }
     watch.at(0.5);
     if (best == null) {
-      throw new PhotoRefused(Phrase.of("photo.no.board"));
+      Size size = new Size(widthMm, heightMm);
+      Optional<Double> offMm =
+          pieces
+              .bent()
+              .map(bent -> bent.wideOffPx() / size.inMm(bent.lens()).pxPerMm(widthMm, heightMm))
+              .filter(off -> off > MOST_OFF_MM);
+      throw new PhotoRefused(
+          offMm
+              .map(off -> Phrase.of("photo.bent", off))
+              .orElseGet(() -> Phrase.of("photo.no.board")));
     }
     Lying lying = Lying.of(best.lens(), widthMm, heightMm);
     Lens square = Lying.turned(best.lens(), lying.turn());
@@ -103,8 +113,7 @@ public final class Straightening {
     Lens through = EdgeFit.through(photo, corners);
     Reduced close = Reduced.of(photo, CLOSE_PX);
     watch.at(0.2);
-    EdgeFit.Fitted fitted =
-        EdgeFit.fit(photo, close, through, EdgeFit.Which.STRONGEST, 10, 5, 2.5);
+    EdgeFit.Fitted fitted = EdgeFit.fit(photo, close, through, EdgeFit.Which.STRONGEST, 10, 5, 2.5);
     watch.at(0.5);
     Size size = new Size(widthMm, heightMm);
     // Where the edges say something else than the hand, the hand is right.
@@ -186,7 +195,7 @@ public final class Straightening {
   }
 
   /** What one view shows. */
-  private record Seen(Lens square, Flat flat, List<FoundHole> holes, double fitMm) {
+  private record Seen(Lens square, Flat flat, List<SeenHole> holes, double fitMm) {
 
     /** How far the rows of holes are from the pitch that all rows have; 1 where there are none. */
     double pitchOff() {
@@ -196,12 +205,11 @@ public final class Straightening {
     private double pitchOff(double alongX, double alongY) {
       double sum = 0;
       int count = 0;
-      for (FoundHole a : holes) {
-        for (FoundHole b : holes) {
+      for (SeenHole a : holes) {
+        for (SeenHole b : holes) {
           double along =
               (b.at().xMm() - a.at().xMm()) * alongX + (b.at().yMm() - a.at().yMm()) * alongY;
-          if (Math.abs(along - PITCH_MM) < 0.1
-              && a.at().distanceMm(b.at()) < along * 1.004) {
+          if (Math.abs(along - PITCH_MM) < 0.1 && a.at().distanceMm(b.at()) < along * 1.004) {
             sum += along - PITCH_MM;
             count++;
           }

@@ -6,6 +6,7 @@ import humble.bench.camera.BoardDraw;
 import humble.bench.camera.Pose;
 import humble.bench.camera.TableCamera;
 import humble.core.kit.PointMm;
+import humble.core.kit.SeenHole;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,7 +29,10 @@ record PhotoTrial(
     double perMm = 13.5 + random.nextDouble() * 5;
     double tilt = random.nextDouble() * 35;
     double about = random.nextDouble() * 2 * Math.PI;
-    double turned = random.nextInt(3) == 0 ? (random.nextDouble() - 0.5) * 60 : (random.nextDouble() - 0.5) * 16;
+    double turned =
+        random.nextInt(3) == 0
+            ? (random.nextDouble() - 0.5) * 60
+            : (random.nextDouble() - 0.5) * 16;
     double bend = (random.nextDouble() * 2 - 1) * 0.02;
     Pose pose =
         framed(
@@ -42,7 +46,11 @@ record PhotoTrial(
             random);
     BenchCamera.Shot shot =
         new BenchCamera.Shot(
-            pose, random.nextLong(), 0.005 + random.nextDouble() * 0.02, random.nextDouble() * 0.45, random.nextInt(14));
+            pose,
+            random.nextLong(),
+            0.005 + random.nextDouble() * 0.02,
+            random.nextDouble() * 0.45,
+            random.nextInt(14));
     return new Taken(board, pose, BenchCamera.photo(board, shot));
   }
 
@@ -129,15 +137,17 @@ record PhotoTrial(
     int all = board.holes().size();
     try {
       Straightening.Straightened flat =
-          Straightening.found(Photo.of(taken.image(), 1), board.widthMm(), board.heightMm(), Watch.none());
-      return compared(what + String.format(" fit %.3f", flat.fitMm().orElse(9.0)), board, flat.holes());
+          Straightening.found(
+              Photo.of(taken.image(), 1), board.widthMm(), board.heightMm(), Watch.none());
+      return compared(
+          what + String.format(" fit %.3f", flat.fitMm().orElse(9.0)), board, flat.holes());
     } catch (PhotoRefused e) {
       return new PhotoTrial(what, all, 0, 0, 0, 0, e.phrase().key());
     }
   }
 
-  private static PhotoTrial compared(String what, BareBoard board, List<FoundHole> seen) {
-    List<PointMm> left = new ArrayList<>(seen.stream().map(FoundHole::at).toList());
+  private static PhotoTrial compared(String what, BareBoard board, List<SeenHole> seen) {
+    List<PointMm> left = new ArrayList<>(seen.stream().map(SeenHole::at).toList());
     int found = 0;
     int off = 0;
     double worst = 0;

@@ -139,16 +139,9 @@ public final class BenchCamera {
           double angle = random.nextDouble() * Math.PI;
           boxes.add(
               new double[] {
-                at.xMm(),
-                at.yMm(),
-                Math.cos(angle),
-                Math.sin(angle),
-                long1,
-                half,
-                random.nextInt(2)
+                at.xMm(), at.yMm(), Math.cos(angle), Math.sin(angle), long1, half, random.nextInt(2)
               });
-          colours.add(
-              new float[] {random.nextFloat(), random.nextFloat(), random.nextFloat()});
+          colours.add(new float[] {random.nextFloat(), random.nextFloat(), random.nextFloat()});
         }
       }
     }
@@ -157,7 +150,10 @@ public final class BenchCamera {
       double along = x * Math.cos(turn) + y * Math.sin(turn);
       double across = y * Math.cos(turn) - x * Math.sin(turn);
       float wave =
-          (float) (grain * (Math.sin(across * 2.1 + 0.4 * Math.sin(along * 0.17)) + 0.5 * Math.sin(across * 5.3)));
+          (float)
+              (grain
+                  * (Math.sin(across * 2.1 + 0.4 * Math.sin(along * 0.17))
+                      + 0.5 * Math.sin(across * 5.3)));
       for (int i = 0; i < 3; i++) {
         into[i] = ground[i] + wave;
       }

@@ -68,8 +68,7 @@ public final class BoardDraw {
     for (int i = 0; i < 4; i++) {
       double x = i % 2 == 0 ? in : width - in;
       double y = i < 2 ? in : height - in;
-      holes.add(
-          new Drilled(new PointMm(x, y), 3.2, random.nextBoolean() ? 0 : 6.0, false));
+      holes.add(new Drilled(new PointMm(x, y), 3.2, random.nextBoolean() ? 0 : 6.0, false));
       taken.add(new double[] {x - 4, y - 4, x + 4, y + 4});
     }
   }
@@ -119,8 +118,7 @@ public final class BoardDraw {
         hole(at.xMm() + i * PITCH_MM, at.yMm() + across, 0.8, false);
       }
       frame(at.xMm() - 1.2, at.yMm() + 1.4, at.xMm() + along + 1.2, at.yMm() + across - 1.4);
-      texts.add(
-          new Printed("U" + random.nextInt(20), at.plus(new PointMm(1, across + 1.4)), 1.2));
+      texts.add(new Printed("U" + random.nextInt(20), at.plus(new PointMm(1, across + 1.4)), 1.2));
     }
   }
 

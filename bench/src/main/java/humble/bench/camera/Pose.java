@@ -55,7 +55,8 @@ public record Pose(
     double straight = far;
     for (int i = 0; i < 6; i++) {
       straight -=
-          (straight * (1 + bend * straight * straight) - far) / (1 + 3 * bend * straight * straight);
+          (straight * (1 + bend * straight * straight) - far)
+              / (1 + 3 * bend * straight * straight);
     }
     double shrink = far < 1e-9 ? 1 : straight / far;
     u *= shrink / focalPx;

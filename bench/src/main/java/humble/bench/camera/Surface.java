@@ -72,8 +72,7 @@ final class Surface {
         (x, y) -> {
           double dx = x - a.xMm();
           double dy = y - a.yMm();
-          double along =
-              Math.clamp((dx * way.xMm() + dy * way.yMm()) / length, 0, length) / length;
+          double along = Math.clamp((dx * way.xMm() + dy * way.yMm()) / length, 0, length) / length;
           return half - Math.hypot(dx - along * way.xMm(), dy - along * way.yMm());
         });
   }

@@ -42,8 +42,12 @@ public final class TableCamera {
     this.board = board;
     this.random = random;
     Color[] masks = {
-      new Color(24, 104, 62), new Color(120, 24, 30), new Color(28, 52, 124), new Color(34, 34, 38),
-      new Color(70, 120, 40), new Color(226, 224, 216)
+      new Color(24, 104, 62),
+      new Color(120, 24, 30),
+      new Color(28, 52, 124),
+      new Color(34, 34, 38),
+      new Color(70, 120, 40),
+      new Color(226, 224, 216)
     };
     int which = random.nextInt(masks.length);
     mask = masks[which];
@@ -52,7 +56,10 @@ public final class TableCamera {
     pad = random.nextBoolean() ? new Color(208, 178, 96) : new Color(196, 200, 204);
     print = light ? new Color(40, 40, 44) : new Color(232, 232, 226);
     Color[] tables = {
-      new Color(196, 160, 116), new Color(236, 234, 228), new Color(92, 98, 106), new Color(60, 82, 92)
+      new Color(196, 160, 116),
+      new Color(236, 234, 228),
+      new Color(92, 98, 106),
+      new Color(60, 82, 92)
     };
     Color chosen = tables[random.nextInt(tables.length)];
     table = light && chosen.getRed() > 150 ? tables[2] : chosen;
@@ -139,15 +146,25 @@ public final class TableCamera {
               || x - size > w - AROUND_MM + 1
               || y - size > h - AROUND_MM + 1;
       if (clear) {
-        Color colour = Color.getHSBColor(random.nextFloat(), random.nextFloat() * 0.8f, 0.3f + random.nextFloat() * 0.6f);
-        g.setPaint(new GradientPaint((float) x, (float) y, colour, (float) (x + size), (float) (y + size), colour.darker()));
+        Color colour =
+            Color.getHSBColor(
+                random.nextFloat(), random.nextFloat() * 0.8f, 0.3f + random.nextFloat() * 0.6f);
+        g.setPaint(
+            new GradientPaint(
+                (float) x,
+                (float) y,
+                colour,
+                (float) (x + size),
+                (float) (y + size),
+                colour.darker()));
         if (random.nextBoolean()) {
           g.fill(new Ellipse2D.Double(x - size / 2, y - size / 2, size, size));
         } else {
           Polygon shape = new Polygon();
           for (int k = 0; k < 5; k++) {
             double angle = 2 * Math.PI * k / 5 + random.nextDouble();
-            shape.addPoint((int) (x + size * 0.5 * Math.cos(angle)), (int) (y + size * 0.5 * Math.sin(angle)));
+            shape.addPoint(
+                (int) (x + size * 0.5 * Math.cos(angle)), (int) (y + size * 0.5 * Math.sin(angle)));
           }
           g.fill(shape);
         }
@@ -165,7 +182,10 @@ public final class TableCamera {
           new BasicStroke((float) track.widthMm(), BasicStroke.CAP_ROUND, BasicStroke.JOIN_ROUND));
       g.draw(
           new Line2D.Double(
-              track.from().xMm(), down(track.from().yMm()), track.to().xMm(), down(track.to().yMm())));
+              track.from().xMm(),
+              down(track.from().yMm()),
+              track.to().xMm(),
+              down(track.to().yMm())));
     }
   }
 
@@ -178,7 +198,8 @@ public final class TableCamera {
               line.from().xMm(), down(line.from().yMm()), line.to().xMm(), down(line.to().yMm())));
     }
     for (Printed text : board.texts()) {
-      Font font = new Font(Font.SANS_SERIF, Font.PLAIN, 1).deriveFont((float) (text.heightMm() * 1.3));
+      Font font =
+          new Font(Font.SANS_SERIF, Font.PLAIN, 1).deriveFont((float) (text.heightMm() * 1.3));
       g.setFont(font);
       g.drawString(text.text() + "0", (float) text.at().xMm(), (float) down(text.at().yMm()));
     }
@@ -186,7 +207,8 @@ public final class TableCamera {
       double x = 3 + random.nextDouble() * (board.widthMm() - 6);
       double y = 3 + random.nextDouble() * (board.heightMm() - 6);
       boolean clear =
-          board.holes().stream().noneMatch(hole -> hole.at().distanceMm(new PointMm(x, down(y))) < 5);
+          board.holes().stream()
+              .noneMatch(hole -> hole.at().distanceMm(new PointMm(x, down(y))) < 5);
       if (clear) {
         // A ring and a dot of print, and a pad for a surface part: none of them is a hole.
         g.draw(new Ellipse2D.Double(x - 1.5, y - 1.5, 3, 3));
@@ -204,7 +226,14 @@ public final class TableCamera {
       double y = down(hole.at().yMm());
       double r = hole.padMm() / 2;
       if (hole.padMm() > 0) {
-        g.setPaint(new GradientPaint((float) (x - r), (float) (y - r), pad.brighter(), (float) (x + r), (float) (y + r), pad));
+        g.setPaint(
+            new GradientPaint(
+                (float) (x - r),
+                (float) (y - r),
+                pad.brighter(),
+                (float) (x + r),
+                (float) (y + r),
+                pad));
         g.fill(
             hole.square()
                 ? new Rectangle2D.Double(x - r, y - r, 2 * r, 2 * r)

@@ -324,6 +324,22 @@ final class Cursor {
         });
   }
 
+  List<double[]> triples(String key) {
+    return elements(
+        key,
+        (child, where) -> {
+          double[] three = new double[3];
+          for (int i = 0; i < 3; i++) {
+            three[i] = child.isArray() && child.size() == 3 ? value(child.get(i)) : Double.NaN;
+            if (Double.isNaN(three[i])) {
+              findings.error(where, "Three numbers are expected here.");
+              return new double[3];
+            }
+          }
+          return three;
+        });
+  }
+
   private interface Element<T> {
     T read(JsonNode child, String where);
   }

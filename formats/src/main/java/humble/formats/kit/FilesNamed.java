@@ -34,6 +34,9 @@ final class FilesNamed {
         named.isThere(
             "/boards/" + i + "/files/" + Cursor.escape(role), board.files().getOrDefault(role, ""));
       }
+      for (int k = 0; k < board.photos().size(); k++) {
+        named.isThere("/boards/" + i + "/photos/" + k + "/file", board.photos().get(k).file());
+      }
     }
     named.firmware(kit.firmware());
     named.beside(kit.firmware().beside());

@@ -27,6 +27,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -59,6 +60,8 @@ public final class KitFolder {
   private static final int MOST_KIT_BYTES = 8 << 20;
 
   private static final int MOST_TOKENS = 1_000_000;
+  private static final String PHOTOS = "photos/";
+  private static final String KEPT_PHOTO = "photos/[0-9a-f]{16,64}\\.jpg";
   private static final JsonMapper JSON =
       JsonMapper.builder(
               JsonFactory.builder()
@@ -75,22 +78,43 @@ public final class KitFolder {
 
   private final Path at;
   private final List<KitChange> changes;
+  private final Optional<Path> beside;
 
-  private KitFolder(Path at, List<KitChange> changes) {
+  private KitFolder(Path at, List<KitChange> changes, Optional<Path> beside) {
     this.at = at;
     this.changes = List.copyOf(changes);
+    this.beside = beside;
   }
 
   /** Gives the kit at a folder, its {@code kit.json}, or an archive; nothing is read yet. */
   public static KitFolder at(Path path) {
     boolean file = path.getFileName() != null && path.getFileName().toString().equals("kit.json");
     Path parent = path.toAbsolutePath().getParent();
-    return new KitFolder(file && parent != null ? parent : path, List.of());
+    return new KitFolder(file && parent != null ? parent : path, List.of(), Optional.empty());
   }
 
   /** Gives this kit with changes laid over its kit file; nothing on the disk changes. */
   public KitFolder with(List<KitChange> laidOver) {
-    return new KitFolder(at, laidOver);
+    return new KitFolder(at, laidOver, beside);
+  }
+
+  /**
+   * Gives this kit with photos that are kept elsewhere, as long as it is not written anew.
+   *
+   * @param photos the folder that holds what the kit names in {@code photos/}
+   */
+  public KitFolder besides(Path photos) {
+    return new KitFolder(at, changes, Optional.of(photos));
+  }
+
+  /** Gives where a photo is kept beside the kit; empty where the kit has it itself, or nobody. */
+  private Optional<Path> kept(String name) {
+    if (!name.matches(KEPT_PHOTO) || Files.exists(at.resolve(name))) {
+      return Optional.empty();
+    }
+    return beside
+        .map(folder -> folder.resolve(name.substring(PHOTOS.length())))
+        .filter(Files::isRegularFile);
   }
 
   /**
@@ -225,6 +249,10 @@ public final class KitFolder {
   }
 
   private byte[] written(String name, long most, Budget budget) throws IOException {
+    Optional<Path> photo = kept(name);
+    if (photo.isPresent()) {
+      return InputFile.bytes(photo.get(), most, budget);
+    }
     if (Files.isDirectory(at)) {
       return InputFile.bytes(inFolder(name), most, budget);
     }
@@ -249,6 +277,10 @@ public final class KitFolder {
 
   /** Gives the bytes of a file of the kit without reading it. */
   long size(String name) throws IOException {
+    Optional<Path> photo = kept(name);
+    if (photo.isPresent()) {
+      return InputFile.size(photo.get());
+    }
     if (Files.isDirectory(at)) {
       return InputFile.size(inFolder(name));
     }
@@ -311,10 +343,26 @@ public final class KitFolder {
           files.put(name, file);
         }
       }
+      for (String name : photosNamed(kitJson)) {
+        Optional<Path> photo = kept(name);
+        if (!files.containsKey(name) && photo.isPresent()) {
+          files.put(name, photo.get());
+        }
+      }
       KitWriter.write(target, kitJson, files, replace);
     } finally {
       KitWriter.delete(unpacked);
     }
+  }
+
+  private static List<String> photosNamed(byte[] kitJson) {
+    List<String> names = new ArrayList<>();
+    for (JsonNode board : JSON.readTree(kitJson).path("boards")) {
+      for (JsonNode photo : board.path("photos")) {
+        names.add(photo.path("file").asString(""));
+      }
+    }
+    return names;
   }
 
   /** Names of all files; hidden ones and links stay out. */

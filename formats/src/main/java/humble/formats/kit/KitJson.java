@@ -3,6 +3,7 @@ package humble.formats.kit;
 import humble.core.kit.Aged;
 import humble.core.kit.Block;
 import humble.core.kit.Board;
+import humble.core.kit.BoardPhoto;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Gate;
@@ -24,6 +25,7 @@ import humble.core.kit.Place;
 import humble.core.kit.PointMm;
 import humble.core.kit.Ratings;
 import humble.core.kit.Rule;
+import humble.core.kit.SeenHole;
 import humble.core.kit.SheetEntry;
 import humble.core.kit.Side;
 import humble.core.kit.Supply;
@@ -143,7 +145,25 @@ final class KitJson {
         outline,
         files,
         c.flag("host", false),
-        c.flag("coated", false));
+        c.flag("coated", false),
+        c.each("photos", KitJson::photo));
+  }
+
+  private static BoardPhoto photo(Cursor c) {
+    List<SeenHole> holes =
+        c.triples("holes").stream()
+            .map(hole -> new SeenHole(new PointMm(hole[0], hole[1]), hole[2]))
+            .toList();
+    String side = c.needText("side");
+    if (Side.named(side).isEmpty() && !side.isEmpty()) {
+      c.error("side", "A side is top or bottom.");
+    }
+    return new BoardPhoto(
+        Side.named(side).orElse(Side.TOP),
+        c.flag("fitted", false),
+        c.needText("file"),
+        c.has("fit_mm") ? Optional.of(c.numberFrom("fit_mm", 0, 0)) : Optional.empty(),
+        holes);
   }
 
   private static double size(Cursor c, String key) {

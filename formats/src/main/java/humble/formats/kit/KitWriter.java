@@ -4,6 +4,7 @@ import humble.core.budget.Budget;
 import humble.core.budget.Spent;
 import humble.core.kit.Aged;
 import humble.core.kit.Board;
+import humble.core.kit.BoardPhoto;
 import humble.core.kit.Home;
 import humble.core.kit.Kit;
 import humble.core.kit.KitOption;
@@ -106,6 +107,28 @@ public final class KitWriter {
       ObjectNode files = to.putObject("files");
       new TreeMap<>(board.files()).forEach(files::put);
     }
+    if (!board.photos().isEmpty()) {
+      ArrayNode photos = to.putArray("photos");
+      board.photos().forEach(photo -> photo(photos.addObject(), photo));
+    }
+  }
+
+  private static void photo(ObjectNode to, BoardPhoto photo) {
+    to.put("side", photo.side().text());
+    if (photo.fitted()) {
+      to.put("fitted", true);
+    }
+    to.put("file", photo.file());
+    photo.fitMm().ifPresent(fit -> number(to, "fit_mm", fit));
+    ArrayNode holes = to.putArray("holes");
+    photo
+        .holes()
+        .forEach(hole -> {
+          ArrayNode one = holes.addArray();
+          for (double value : new double[] {hole.at().xMm(), hole.at().yMm(), hole.diameterMm()}) {
+            one.add(Math.round(value * 1000) / 1000.0);
+          }
+        });
   }
 
   static void line(ObjectNode to, Line line) {
