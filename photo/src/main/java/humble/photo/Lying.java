@@ -14,6 +14,9 @@ import java.util.List;
 record Lying(int turn, List<Integer> open) {
   private static final double ALIKE = 0.03;
 
+  /** In units of half the diagonal: the wide lens of a telephone, from which photos are cut. */
+  private static final double USUAL_FOCAL = 1.6;
+
   static Lying of(Lens square, double widthMm, double heightMm) {
     double asIs = unlike(square, widthMm, heightMm);
     double across = unlike(turned(square, 1), widthMm, heightMm);
@@ -43,7 +46,7 @@ record Lying(int turn, List<Integer> open) {
     };
   }
 
-  private static double upright(Lens square) {
+  static double upright(Lens square) {
     Px low = square.seen(0.5, 0.3);
     Px high = square.seen(0.5, 0.7);
     return (low.y() - high.y()) / low.distance(high);
@@ -64,6 +67,27 @@ record Lying(int turn, List<Integer> open) {
       least = Math.min(least, Math.hypot(skew, stretch));
     }
     return least;
+  }
+
+  /**
+   * The width in heights that makes the sides stand square, for the focal length that fits best.
+   */
+  static double proportion(Lens square) {
+    double[] h = square.h();
+    double least = Double.MAX_VALUE;
+    double proportion = 1;
+    for (double focal = 0.9; focal < 9; focal *= 1.12) {
+      double[] a = {h[0] / focal, h[3] / focal, h[6]};
+      double[] b = {h[1] / focal, h[4] / focal, h[7]};
+      double skew = Math.abs(dot(a, b)) / Math.sqrt(dot(a, a) * dot(b, b));
+      // Seen from straight above every focal length will do: then a usual one.
+      double rare = 0.002 * Math.abs(Math.log(focal / USUAL_FOCAL));
+      if (skew + rare < least) {
+        least = skew + rare;
+        proportion = Math.sqrt(dot(a, a) / dot(b, b));
+      }
+    }
+    return proportion;
   }
 
   private static double dot(double[] a, double[] b) {

@@ -1,5 +1,6 @@
 package humble.photo;
 
+import humble.core.kit.PointMm;
 import humble.core.kit.SeenHole;
 import humble.core.words.Phrase;
 import java.awt.image.BufferedImage;
@@ -8,6 +9,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * A photo of a board, straightened: corners found or given, how well it fits, the holes that are
@@ -36,6 +38,8 @@ public final class Straightening {
    * @param open turns in degrees that would fit the outline as well
    * @param picture the board as if seen straight from above
    * @param perMm pixels a millimetre of the picture
+   * @param inPhoto where a point of the board is in the photo
+   * @param onBoard which point of the board, or of what lies level with it, a place in the photo is
    */
   public record Straightened(
       List<Px> corners,
@@ -43,7 +47,9 @@ public final class Straightening {
       List<SeenHole> holes,
       List<Integer> open,
       BufferedImage picture,
-      double perMm) {}
+      double perMm,
+      Function<PointMm, Px> inPhoto,
+      Function<Px, PointMm> onBoard) {}
 
   /**
    * Finds the board in a photo and straightens it.
@@ -96,6 +102,25 @@ public final class Straightening {
       throw new PhotoRefused(Phrase.of("photo.bent", seen.fitMm));
     }
     return seen.told(lying.open(), true);
+  }
+
+  /**
+   * Gives how many times as wide as high the board in a photo is, width being what lies across; the
+   * lens is taken for one of the usual kind.
+   *
+   * @throws PhotoRefused when no board is found
+   */
+  public static double proportion(Photo photo, Watch watch) throws PhotoRefused {
+    EdgeFit.Fitted best =
+        BoardFinder.find(photo, watch).flat().stream()
+            .findFirst()
+            .orElseThrow(() -> new PhotoRefused(Phrase.of("photo.no.board")));
+    Lens upright = best.lens();
+    for (int turn = 1; turn < 4; turn++) {
+      Lens other = Lying.turned(best.lens(), turn);
+      upright = Lying.upright(other) > Lying.upright(upright) ? other : upright;
+    }
+    return Lying.proportion(upright);
   }
 
   /**
@@ -190,12 +215,13 @@ public final class Straightening {
               Math.clamp(seenPerMm, LEAST_PER_MM, MOST_PER_MM),
               Math.sqrt(MOST_FLAT_PX / (widthMm * heightMm)));
       Flat flat = Flat.of(photo, lens, widthMm, heightMm, perMm);
-      return new Seen(square, flat, HoleFinder.find(flat, tables(photo, lens)), rmsPx / seenPerMm);
+      return new Seen(
+          square, lens, flat, HoleFinder.find(flat, tables(photo, lens)), rmsPx / seenPerMm);
     }
   }
 
   /** What one view shows. */
-  private record Seen(Lens square, Flat flat, List<SeenHole> holes, double fitMm) {
+  private record Seen(Lens square, Lens lens, Flat flat, List<SeenHole> holes, double fitMm) {
 
     /** How far the rows of holes are from the pitch that all rows have; 1 where there are none. */
     double pitchOff() {
@@ -229,7 +255,9 @@ public final class Straightening {
           holes,
           open,
           flat.image(),
-          flat.perMm());
+          flat.perMm(),
+          at -> lens.seen(at.xMm(), at.yMm()),
+          lens::board);
     }
   }
 }

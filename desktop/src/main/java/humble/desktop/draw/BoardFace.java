@@ -89,6 +89,27 @@ public final class BoardFace {
     return new BoardFace(width, height, scale, pixels);
   }
 
+  /**
+   * Makes the face of a side from a straightened photo of it. May run on any thread.
+   *
+   * @param photo shows the board from edge to edge, as that side is looked at
+   * @param pxPerMm scale; smaller where the picture would be too large
+   */
+  public static BoardFace photo(BufferedImage photo, Board board, double pxPerMm) {
+    double most = Math.sqrt(MOST_PIXELS / (board.widthMm() * board.heightMm()));
+    double scale = Math.min(pxPerMm, most);
+    int width = Math.max(1, (int) Math.round(board.widthMm() * scale));
+    int height = Math.max(1, (int) Math.round(board.heightMm() * scale));
+    BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
+    Graphics2D g = image.createGraphics();
+    g.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+    g.drawImage(photo, 0, 0, width, height, null);
+    g.dispose();
+    int[] pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
+    return new BoardFace(width, height, scale, pixels);
+  }
+
   /** Without a mask file the pads alone are taken to be bare. */
   private static Layer pads(Layer copper) {
     return new Layer(

@@ -4,6 +4,7 @@ import humble.core.kit.Board;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.formats.board.BoardLayers;
+import java.awt.image.BufferedImage;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -22,9 +23,11 @@ public final class Faces {
   private static final int MOST_KEPT = 6;
 
   /** Faces for kits without board files: none. */
-  public static final Faces NONE = new Faces(board -> Optional.empty(), (drawing, then) -> {});
+  public static final Faces NONE =
+      new Faces(board -> Optional.empty(), view -> Optional.empty(), (drawing, then) -> {});
 
   private final Function<Board, Optional<BoardLayers>> layers;
+  private final Photos photos;
   private final Background background;
   private final Set<Key> asked = new HashSet<>();
   private final Map<Key, BoardFace> kept =
@@ -35,7 +38,16 @@ public final class Faces {
         }
       };
 
-  private record Key(String board, Side side, long scale, BoardFace.Colours colours) {}
+  private record Key(
+      String board, Side side, long scale, BoardFace.Colours colours, String photo) {}
+
+  /** A photo of a side, straightened. */
+  public record Photo(String file, Supplier<BufferedImage> picture) {}
+
+  /** Gives the photo of the side in sight; empty where there is none, or it is not looked at. */
+  public interface Photos {
+    Optional<Photo> of(BoardView view);
+  }
 
   /** Draws in the background and hands the face over on the interface thread. */
   public interface Background {
@@ -47,10 +59,13 @@ public final class Faces {
    * Makes an empty set of faces.
    *
    * @param layers gives the layers of a board, once they are read
+   * @param photos gives the photo of a side, which goes before its layers
    * @param background runs the drawing
    */
-  public Faces(Function<Board, Optional<BoardLayers>> layers, Background background) {
+  public Faces(
+      Function<Board, Optional<BoardLayers>> layers, Photos photos, Background background) {
     this.layers = layers;
+    this.photos = photos;
     this.background = background;
   }
 
@@ -59,16 +74,23 @@ public final class Faces {
    * empty when the board has no files or the first is still being drawn.
    */
   public Optional<BoardFace> of(BoardView view, double pxPerMm, Pen pen) {
-    Optional<BoardLayers> read = layers.apply(view.board());
-    if (read.isEmpty()) {
+    Optional<Photo> photo = photos.of(view);
+    Optional<BoardLayers> read = photo.isPresent() ? Optional.empty() : layers.apply(view.board());
+    if (read.isEmpty() && photo.isEmpty()) {
       return Optional.empty();
     }
     BoardFace.Colours colours = colours(pen);
-    Key key = new Key(view.board().id(), view.side(), Math.round(pxPerMm * 20), colours);
+    String file = photo.map(Photo::file).orElse("");
+    Key key = new Key(view.board().id(), view.side(), Math.round(pxPerMm * 20), colours, file);
     BoardFace face = kept.get(key);
     if (face == null && asked.add(key)) {
       background.run(
-          () -> BoardFace.draw(view.board(), read.get(), view.side(), pxPerMm, colours),
+          () ->
+              photo
+                  .map(of -> BoardFace.photo(of.picture().get(), view.board(), pxPerMm))
+                  .orElseGet(() ->
+                      BoardFace.draw(
+                          view.board(), read.orElseThrow(), view.side(), pxPerMm, colours)),
           drawn -> {
             kept.put(key, drawn);
             asked.remove(key);
@@ -79,6 +101,7 @@ public final class Faces {
         : kept.entrySet().stream()
             .filter(e -> e.getKey().board().equals(key.board()) && e.getKey().side() == key.side())
             .filter(e -> e.getKey().colours().equals(colours))
+            .filter(e -> e.getKey().photo().equals(file))
             .map(Map.Entry::getValue)
             .findFirst();
   }

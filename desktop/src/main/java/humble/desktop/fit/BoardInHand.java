@@ -17,6 +17,7 @@ import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.PhotosOfBuild;
 import humble.desktop.session.Progress;
 import java.util.List;
 import java.util.Map;
@@ -43,9 +44,7 @@ final class BoardInHand {
   BoardInHand(OpenBuild open, Seat seat) {
     this.open = open;
     this.seat = seat;
-    this.faces =
-        new Faces(
-            open::layers, (drawing, then) -> open.works().start(calledOff -> drawing.get(), then));
+    this.faces = PhotosOfBuild.faces(open);
   }
 
   Faces faces() {

@@ -218,6 +218,14 @@ public final class BenchKeys implements Desk {
     });
   }
 
+  /** Draws the boards over the next thing that they can be drawn over: photo or drawing. */
+  public void blink() {
+    handle(() -> {
+      session.open().ifPresent(OpenBuild::blink);
+      refresh();
+    });
+  }
+
   private void acted(Runnable work) {
     handle(() -> {
       if (remark == null) {
@@ -298,6 +306,11 @@ public final class BenchKeys implements Desk {
     if (!board && Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
       session.layKit(path);
       go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
+    } else if (OwnStage.isPhoto(name) && session.open().isPresent()) {
+      OwnStage own = stage instanceof OwnStage now ? now : new OwnStage(session, this, stageId);
+      show(own);
+      own.photo(path);
+      refresh();
     } else {
       IntakeStage intake =
           stage instanceof IntakeStage open ? open : new IntakeStage(session, this, clock);

@@ -12,6 +12,7 @@ import humble.core.orient.BoardView;
 import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.PhotosOfBuild;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -28,9 +29,7 @@ final class MendBoard {
   MendBoard(Mending mending) {
     this.mending = mending;
     this.open = mending.open();
-    this.faces =
-        new Faces(
-            open::layers, (drawing, then) -> open.works().start(calledOff -> drawing.get(), then));
+    this.faces = PhotosOfBuild.faces(open);
   }
 
   void turn(List<ProbeWords.Probed> touched) {

@@ -39,6 +39,9 @@ final class MoreHand extends Hand {
     /** Adds lines to the list. */
     void lines();
 
+    /** Takes a photo of the board. */
+    void photo();
+
     /** Saves the kit. */
     void keep();
 
@@ -81,6 +84,13 @@ final class MoreHand extends Hand {
     choice(card, ++number, "keep", ways::keep);
     choice(card, ++number, "again", bench::askAgain);
     choice(card, 0, "leave", ways::leave);
+    card.key(
+        '*',
+        say("own.more.photo"),
+        () -> {
+          over = true;
+          ways.photo();
+        });
     card.silent(Card.BACK, () -> over = true);
     card.silent('.', () -> over = true);
     return card.go(say("own.more.go"), () -> over = true);

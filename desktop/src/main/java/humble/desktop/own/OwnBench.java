@@ -2,22 +2,28 @@ package humble.desktop.own;
 
 import humble.core.build.Build;
 import humble.core.kit.Board;
+import humble.core.kit.BoardPhoto;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.kit.PointMm;
+import humble.core.kit.SeenHole;
 import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.own.Follows;
 import humble.core.own.Stone;
 import humble.core.own.Stones;
 import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Faces;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.PhotosOfBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -41,6 +47,8 @@ final class OwnBench {
   private String boardId = "";
   private String trouble = "";
   private @Nullable BoardPicture shown;
+  private @Nullable OpenBuild facesOf;
+  private Faces faces = Faces.NONE;
   private @Nullable Build reckonedFor;
   private List<Stone> reckoned = List.of();
 
@@ -189,7 +197,41 @@ final class OwnBench {
         lit,
         answers,
         new StonesStrip(seat.words(), stones()),
-        guessedRefs());
+        guessedRefs(),
+        List.of(),
+        ground());
+  }
+
+  /** Gives what the board is drawn on. */
+  OwnMat.Ground ground() {
+    return new OwnMat.Ground(faces(), overPhoto(), holes());
+  }
+
+  /** Gives the faces of the boards as the build on the bench has them. */
+  Faces faces() {
+    OpenBuild now = open();
+    if (facesOf != now) {
+      facesOf = now;
+      boolean any = now.kit().boards().stream().anyMatch(board -> !board.photos().isEmpty());
+      faces = any ? PhotosOfBuild.faces(now) : Faces.NONE;
+    }
+    return faces;
+  }
+
+  /** Tells whether a photo is looked at. */
+  boolean overPhoto() {
+    return open().photo(board(), side).isPresent();
+  }
+
+  /** Gives where holes were seen on photos of the board, from the top. */
+  List<PointMm> holes() {
+    return board().photos().stream()
+        .filter(photo -> !photo.fitted())
+        .sorted(Comparator.comparing((BoardPhoto photo) -> photo.side() != side))
+        .limit(1)
+        .flatMap(photo -> photo.holes().stream())
+        .map(SeenHole::at)
+        .toList();
   }
 
   /** Remembers how the board was painted last: clicks are read by it. */
@@ -230,6 +272,13 @@ final class OwnBench {
   /** Says which side of which board is looked at. */
   String looked() {
     String size = seat.say("own.mat." + side.text(), board().widthMm(), board().heightMm());
-    return kit().boards().size() > 1 ? board().id() + ": " + size : size;
+    String named = kit().boards().size() > 1 ? board().id() + ": " + size : size;
+    if (board().photos().isEmpty()) {
+      return named;
+    }
+    return seat.say(
+        "own.mat.over."
+            + (overPhoto() ? open().looked().name().toLowerCase(Locale.ROOT) : "drawing"),
+        named);
   }
 }

@@ -13,6 +13,7 @@ import humble.desktop.draw.Faces;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -34,6 +35,7 @@ import org.jspecify.annotations.Nullable;
  * @param strip what the kit can do so far
  * @param guessed parts of which something is guessed that nobody has looked at
  * @param track pads that are being joined, in the order of the track
+ * @param ground what the board is drawn on
  */
 record OwnMat(
     String title,
@@ -47,7 +49,8 @@ record OwnMat(
     Answers answers,
     StonesStrip strip,
     Set<String> guessed,
-    List<PointMm> track)
+    List<PointMm> track,
+    Ground ground)
     implements Mat {
   private static final double TITLE_PX = 40;
   private static final double GAP_PX = 14;
@@ -66,14 +69,25 @@ record OwnMat(
       Set<String> lit,
       Answers answers,
       StonesStrip strip,
-      Set<String> guessed) {
-    this(title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, List.of());
+      Set<String> guessed,
+      Ground ground) {
+    this(
+        title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, List.of(),
+        ground);
   }
+
+  /**
+   * What a board is drawn on: its photo with the holes that were seen, else a grid.
+   *
+   * @param photo whether the photo is looked at
+   * @param holes where holes were seen, from the top
+   */
+  record Ground(Faces faces, boolean photo, List<PointMm> holes) {}
 
   /** Gives this picture with a track over it. */
   OwnMat withTrack(List<PointMm> pads) {
     return new OwnMat(
-        title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, pads);
+        title, parts, view, shown, held, rings, tags, lit, answers, strip, guessed, pads, ground);
   }
 
   /** A part in hand, and where it would sit. */
@@ -101,8 +115,12 @@ record OwnMat(
     pen.text(title, 20, 24, Pen.sizeFor(title, 17, 13, w - 40), Token.INK_SOFT, Pen.Hang.LEFT);
     BoardPicture picture = laid(parts, view, w, h);
     shown.accept(picture);
-    Set<String> fitted = Set.of();
-    picture.paint(pen, fitted, lit, Set.of(), Faces.NONE, () -> grid(pen, picture));
+    Set<String> fitted = new HashSet<>();
+    if (ground.photo()) {
+      // What was placed stays drawn over the photo.
+      parts.all().stream().map(Part::ref).forEach(fitted::add);
+    }
+    picture.paint(pen, fitted, lit, Set.of(), ground.faces(), () -> under(pen, picture));
     if (answers == Answers.PADS || answers == Answers.PARTS) {
       picture.padSpots(pen, Set.of());
     }
@@ -153,6 +171,16 @@ record OwnMat(
   static BoardPicture laid(Parts parts, BoardView view, double w, double h) {
     double boardHeight = h - TITLE_PX - StonesStrip.HEIGHT_PX - 2 * GAP_PX;
     return new BoardPicture(parts, view, 18, TITLE_PX, w - 36, Math.max(80, boardHeight));
+  }
+
+  private void under(Pen pen, BoardPicture picture) {
+    if (!ground.photo()) {
+      grid(pen, picture);
+    }
+    for (PointMm hole : ground.holes()) {
+      double[] at = picture.px(hole);
+      pen.disc(at[0], at[1], Math.max(4, 1.05 * picture.scale()), null, Token.ON_BOARD, 1.2);
+    }
   }
 
   private void grid(Pen pen, BoardPicture picture) {

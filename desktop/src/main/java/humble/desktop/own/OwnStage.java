@@ -15,8 +15,10 @@ import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
+import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 
@@ -111,6 +113,27 @@ public final class OwnStage extends HandStage {
     return new Turn("rest", () -> new RestHand(bench, ways(), this::more));
   }
 
+  /** Tells whether a file is a photo by its name. */
+  public static boolean isPhoto(String name) {
+    return name.toLowerCase(Locale.ROOT).matches(".*\\.(jpe?g|png)");
+  }
+
+  /** Takes a photo of the board. */
+  public void photo(Path file) {
+    if (hand() instanceof PhotoHand open) {
+      open.read(file);
+    } else {
+      PhotoHand hand = new PhotoHand(bench);
+      layOver(hand);
+      hand.read(file);
+    }
+  }
+
+  @Override
+  public void openFile() {
+    seat.desk().chooseFile(seat.say("own.photo.choose"), this::photo);
+  }
+
   private void more() {
     layOver(new MoreHand(bench, ways()));
   }
@@ -145,6 +168,11 @@ public final class OwnStage extends HandStage {
       @Override
       public void lines() {
         layOver(new LinesHand(bench));
+      }
+
+      @Override
+      public void photo() {
+        layOver(new PhotoHand(bench));
       }
 
       @Override

@@ -78,7 +78,11 @@ final class PlaceHand extends Hand {
     Card.Maker card =
         seat.card(
             say("own.place.kicker", number, total, bench.open().build().answers().size()), title);
-    card.how(say("own.place.how." + (first == null ? shape() : "second")));
+    String snaps =
+        say(
+            "own.place.snap."
+                + (!bench.holes().isEmpty() ? "seen" : first == null ? "grid" : "second"));
+    card.how(first == null ? say("own.place.how." + shape()) + " " + snaps : snaps);
     card.how(say("own.place.typed"));
     card.field(typed().text(), "mm", Takes.DIGITS);
     bench.trouble(card);
@@ -157,8 +161,8 @@ final class PlaceHand extends Hand {
   private PointMm snapped(PointMm at) {
     PointMm from = first;
     return from == null
-        ? HoleSnap.first(at, List.of())
-        : HoleSnap.second(at, from, ask.pack(), List.of());
+        ? HoleSnap.first(at, bench.holes())
+        : HoleSnap.second(at, from, ask.pack(), bench.holes());
   }
 
   private void hole(PointMm at) {
@@ -234,7 +238,8 @@ final class PlaceHand extends Hand {
         Set.of(),
         OwnMat.Answers.NOTHING,
         new StonesStrip(seat.words(), bench.stones()),
-        bench.guessedRefs());
+        bench.guessedRefs(),
+        bench.ground());
   }
 
   /** The part in hand floats where the pointer is, in its true size. */

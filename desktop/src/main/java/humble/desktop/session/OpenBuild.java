@@ -14,6 +14,7 @@ import humble.core.host.HoleState;
 import humble.core.host.HostSurvey;
 import humble.core.kit.AsBuilt;
 import humble.core.kit.Board;
+import humble.core.kit.BoardPhoto;
 import humble.core.kit.BoardState;
 import humble.core.kit.Caution;
 import humble.core.kit.Choices;
@@ -23,6 +24,7 @@ import humble.core.kit.Gate;
 import humble.core.kit.HostWork;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.kit.Side;
 import humble.core.mend.Habits;
 import humble.core.power.Expectation;
 import humble.core.power.FirstPower;
@@ -67,6 +69,7 @@ public final class OpenBuild {
   private final Windows windows;
   private final Recall<Board, BoardLayers> layers;
   private boolean practiceOn = true;
+  private Looked looked = Looked.PHOTO;
   private boolean stale = true;
   private List<KitChange> told;
 
@@ -204,6 +207,47 @@ public final class OpenBuild {
     return board.files().isEmpty()
         ? Optional.empty()
         : layers.ask(board).filter(read -> !read.isEmpty());
+  }
+
+  /** What a board is drawn over. */
+  public enum Looked {
+    /** A photo of the bare board, where there is one. */
+    PHOTO,
+    /** A photo of the board with its parts, where there is one. */
+    FITTED,
+    /** The drawing. */
+    DRAWING
+  }
+
+  /** Gives what the boards are drawn over now. */
+  public Looked looked() {
+    return looked;
+  }
+
+  /** Draws the boards over something else. */
+  public void look(Looked other) {
+    looked = other;
+  }
+
+  /** Goes on to the next thing that the boards of this kit can be drawn over. */
+  public void blink() {
+    boolean fitted =
+        kit.boards().stream().flatMap(b -> b.photos().stream()).anyMatch(BoardPhoto::fitted);
+    looked =
+        switch (looked) {
+          case PHOTO -> fitted ? Looked.FITTED : Looked.DRAWING;
+          case FITTED -> Looked.DRAWING;
+          case DRAWING -> Looked.PHOTO;
+        };
+  }
+
+  /** Gives the photo that a side of a board is drawn over; empty for its drawing. */
+  public Optional<BoardPhoto> photo(Board board, Side side) {
+    return looked == Looked.DRAWING
+        ? Optional.empty()
+        : board
+            .photo(side, looked == Looked.FITTED)
+            .or(() -> board.photo(side, looked != Looked.FITTED));
   }
 
   /** Gives what of the files of a board could not be read, once they have been. */

@@ -182,7 +182,10 @@ public final class Session {
 
   private OnShelf begun(Build build, BuildEvent.Began began) {
     try {
-      return switch (KitFolder.at(Path.of(began.kitPath())).with(build.kitChanges()).read()) {
+      return switch (KitFolder.at(Path.of(began.kitPath()))
+          .with(build.kitChanges())
+          .besides(photos())
+          .read()) {
         case KitRead.Opened opened -> new OnShelf.Begun(build, opened.kit());
         case KitRead.Refused refused -> broken(began.name(), refused);
       };
@@ -307,7 +310,7 @@ public final class Session {
 
   private void open(Build build, Kit kit, Path path, boolean unmarked) {
     Optional.ofNullable(open).ifPresent(OpenBuild::close);
-    KitFolder folder = KitFolder.at(path).with(build.kitChanges());
+    KitFolder folder = KitFolder.at(path).with(build.kitChanges()).besides(photos());
     open =
         new OpenBuild(
             journal,
@@ -359,6 +362,7 @@ public final class Session {
     OpenBuild now = open;
     if (now != null && now.isOutgrown()) {
       boolean practice = now.practiceOn();
+      OpenBuild.Looked looked = now.looked();
       begun(now.build()).ifPresent(this::lay);
       OpenBuild grown = open;
       if (grown == now) {
@@ -367,6 +371,7 @@ public final class Session {
         now.stay();
       } else if (grown != null) {
         grown.practiceOn(practice);
+        grown.look(looked);
       }
     }
     return Optional.ofNullable(open);
@@ -402,7 +407,7 @@ public final class Session {
     all.addAll(changes);
     Kit told = now.written();
     if (!changes.isEmpty()) {
-      switch (KitFolder.at(kitPath(now.build())).with(all).read()) {
+      switch (KitFolder.at(kitPath(now.build())).with(all).besides(photos()).read()) {
         case KitRead.Opened opened -> told = opened.kit();
         case KitRead.Refused refused -> {
           return refused.findings().stream()
@@ -415,8 +420,13 @@ public final class Session {
     now.act(new BuildEvent.Answered(question, said, guessed, changes));
     if (!changes.isEmpty()) {
       boolean practice = now.practiceOn();
+      OpenBuild.Looked looked = now.looked();
       open(now.build(), now.kit().marksFor(told), kitPath(now.build()), false);
-      Optional.ofNullable(open).ifPresent(grown -> grown.practiceOn(practice));
+      Optional.ofNullable(open)
+          .ifPresent(grown -> {
+            grown.practiceOn(practice);
+            grown.look(looked);
+          });
     }
     return List.of();
   }
@@ -430,6 +440,11 @@ public final class Session {
   public void leanOn(Bench.Patience waits, Bench.Carefully tells) {
     patience = waits;
     carefully = tells;
+  }
+
+  /** Gives the folder that keeps the photos of this bench, named by what is in them. */
+  public Path photos() {
+    return home.resolve("photos");
   }
 
   /** Gives the folder of this bench. */

@@ -25,17 +25,46 @@ import javafx.scene.input.KeyCode;
 /**
  * Tells a board of sixty places from a pasted sheet alone, in the real window with clicks and the
  * keypad, up to its first gate; every click and every key is an act that is counted. Prints the
- * acts. Argument: a kit for the shelf.
+ * acts. Arguments: a kit for the shelf; for a walk with photos the
+ * folder that has them; a folder to save the kit in that was told.
  */
 public final class OwnWalk {
   private static final int MOST_QUESTIONS = 400;
+  private static final int MOST_WAITED = 2000;
 
   private final Offscreen screen;
   private final Map<String, Integer> acts = new LinkedHashMap<>();
+  private final Source source;
   private String phase = "";
 
   OwnWalk(Offscreen screen) {
+    this(screen, Source.SHEET);
+  }
+
+  OwnWalk(Offscreen screen, Source source) {
     this.screen = screen;
+    this.source = source;
+  }
+
+  /** What a board is told from. */
+  enum Source {
+    /** A pasted sheet alone. */
+    SHEET(OwnSheet.TEXT),
+    /** A pasted sheet and photos of both sides. */
+    PHOTOS(PhotoSheet.TEXT);
+
+    private final String text;
+
+    Source(String text) {
+      this.text = text;
+    }
+
+    List<PointMm> holes(String ref) {
+      return switch (this) {
+        case SHEET -> OwnSheet.holes(ref);
+        case PHOTOS -> PhotoSheet.holes(ref);
+      };
+    }
   }
 
   /** What a walk came to. */
@@ -49,7 +78,13 @@ public final class OwnWalk {
     Path home = Files.createTempDirectory("humble-own");
     try (Offscreen screen =
         new Offscreen(home, List.of(Path.of(arguments[0])), Clock.systemUTC(), false)) {
-      Walked walked = new OwnWalk(screen).walk();
+      Walked walked =
+          arguments.length > 1
+              ? new OwnWalk(screen, Source.PHOTOS).walk(Path.of(arguments[1]))
+              : new OwnWalk(screen).walk();
+      if (arguments.length > 2) {
+        screen.window().build().orElseThrow().folder().writeTo(Path.of(arguments[2]), false);
+      }
       walked.acts().forEach((name, count) -> out.println(name + " " + count));
       out.println("parts " + walked.parts());
       // The first clicks pay for a window that has just been opened.
@@ -88,6 +123,44 @@ public final class OwnWalk {
   private Walked walk() {
     screen.settle();
     listed();
+    return told();
+  }
+
+  /** Tells a board from photos of both sides; a file that is dropped is one act. */
+  Walked walk(Path photos) {
+    screen.settle();
+    pasted();
+    phase = "photos";
+    drop(photos.resolve("top.jpg"));
+    type(String.format(Locale.ROOT, "%.0f/%.0f", PhotoSheet.WIDTH_MM, PhotoSheet.HEIGHT_MM));
+    press(KeyCode.ENTER);
+    await();
+    press(KeyCode.ENTER);
+    await();
+    drop(photos.resolve("solder-side.jpg"));
+    press(KeyCode.ENTER);
+    await();
+    return told();
+  }
+
+  private void drop(Path file) {
+    count();
+    Offscreen.onScreen(() -> {
+      screen.window().keys().dropped(List.of(file));
+      return true;
+    });
+    await();
+  }
+
+  /** Waits until the window has done what takes a moment. */
+  private void await() {
+    screen.settle();
+    for (int i = 0; i < MOST_WAITED && title().equals(say("own.photo.busy")); i++) {
+      screen.settleABit();
+    }
+  }
+
+  private Walked told() {
     for (int i = 0; i < MOST_QUESTIONS && !isAtRest(); i++) {
       answer();
     }
@@ -95,8 +168,15 @@ public final class OwnWalk {
   }
 
   private void listed() {
+    pasted();
+    phase = "board";
+    type("140/90");
+    press(KeyCode.ENTER);
+  }
+
+  private void pasted() {
     Offscreen.onScreen(() -> {
-      screen.window().paste(OwnSheet.TEXT);
+      screen.window().paste(source.text);
       return true;
     });
     // The list's own questions are taken as guessed.
@@ -105,9 +185,6 @@ public final class OwnWalk {
       press(KeyCode.ENTER);
       screen.settleABit();
     }
-    phase = "board";
-    type("140/90");
-    press(KeyCode.ENTER);
   }
 
   private String title() {
@@ -138,7 +215,7 @@ public final class OwnWalk {
     } else {
       phase = "places";
       String ref = title.substring(0, title.indexOf(','));
-      List<PointMm> holes = OwnSheet.holes(ref);
+      List<PointMm> holes = source.holes(ref);
       holes.forEach(this::click);
     }
   }

@@ -318,6 +318,8 @@ public final class BenchWindow implements Face {
       keys.goByKey(StageId.values()[code.ordinal() - KeyCode.F1.ordinal()]);
     } else if (code == KeyCode.F11) {
       keys.changeKit();
+    } else if (code == KeyCode.F12) {
+      keys.blink();
     } else if (event.isShortcutDown()) {
       handled = shortcut(code);
     } else {
