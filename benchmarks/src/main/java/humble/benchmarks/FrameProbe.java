@@ -64,7 +64,9 @@ public final class FrameProbe {
     Board board = kit.boards().getFirst();
     Optional<BoardLayers> layers =
         Optional.of(BoardLayers.read(board, KitFolder.at(folder)::bytes));
-    Faces faces = new Faces(b -> layers, (drawing, then) -> then.accept(drawing.get()));
+    Faces faces =
+        new Faces(
+            b -> layers, view -> Optional.empty(), (drawing, then) -> then.accept(drawing.get()));
     Frame pan =
         (pen, n) -> {
           PointMm at = new PointMm(80 + 30 * Math.cos(n * 0.02), 50 + 20 * Math.sin(n * 0.02));

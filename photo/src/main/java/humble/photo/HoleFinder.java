@@ -20,6 +20,9 @@ final class HoleFinder {
   private static final double COPPER_MM = 0.2;
   private static final double WIDE_RADIUS_MM = 0.75;
   private static final double LEAST_CONTRAST = 14;
+  private static final int FEW = 8;
+  private static final double STILL_PX = 0.15;
+  private static final int FIRST_LOOK = 8;
   private static final double DARK = 0.62;
   private static final double LIGHT = 110;
 
@@ -39,10 +42,13 @@ final class HoleFinder {
    * @param tables colours of what the board lies on, which may be seen through its holes
    */
   static List<SeenHole> find(Flat flat, List<double[]> tables) {
-    List<Ring> rings = new ArrayList<>(new HoleFinder(flat, tables, false).rings());
+    RingVotes votes = RingVotes.of(flat);
+    List<Ring> rings = new ArrayList<>(new HoleFinder(flat, tables, false).rings(votes.dark()));
     if (tables.stream().anyMatch(colour -> colour[1] > LIGHT)) {
-      // A light table seen through a hole is lighter than the copper about it.
-      rings.addAll(new HoleFinder(flat.inverted(), tables, true).rings());
+      // A light table seen through a hole is lighter than the copper about it. Where narrow holes
+      // are dark with depth, only wide ones are looked for.
+      double from = rings.size() < FEW ? 0 : WIDE_RADIUS_MM;
+      rings.addAll(new HoleFinder(flat.inverted(), tables, true).rings(votes.light(from)));
     }
     rings.sort(Comparator.comparingDouble(Ring::worth).reversed());
     List<Ring> kept = new ArrayList<>();
@@ -62,16 +68,37 @@ final class HoleFinder {
         .toList();
   }
 
-  private List<Ring> rings() {
+  private List<Ring> rings(List<RingVotes.Vote> votes) {
+    List<RingVotes.Vote> sorted = new ArrayList<>(votes);
+    sorted.sort(Comparator.comparingDouble(RingVotes.Vote::share).reversed());
     List<Ring> rings = new ArrayList<>();
-    for (RingVotes.Vote vote : RingVotes.of(flat)) {
-      ring(vote).ifPresent(rings::add);
+    for (RingVotes.Vote vote : sorted) {
+      if (isHollow(vote) && !isAmong(rings, vote)) {
+        ring(vote).ifPresent(rings::add);
+      }
     }
     return rings;
   }
 
+  private static boolean isAmong(List<Ring> rings, RingVotes.Vote vote) {
+    for (Ring ring : rings) {
+      if (ring.isSame(vote)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** A round edge from dark to light, in places of the raster. */
   private record Ring(double x, double y, double radius, double worth) {
+    /** Whether a vote would lead to the same ring again. */
+    boolean isSame(RingVotes.Vote vote) {
+      double dx = x - vote.x();
+      double dy = y - vote.y();
+      double near = 0.35 * radius + 0.5;
+      return dx * dx + dy * dy < near * near && Math.abs(vote.radiusPx() - radius) < 0.3 * radius;
+    }
+
     boolean covers(Ring other) {
       return Math.hypot(x - other.x, y - other.y) < 0.9 * (radius + other.radius);
     }
@@ -90,9 +117,14 @@ final class HoleFinder {
       if (circle.length == 0) {
         return Optional.empty();
       }
+      boolean still =
+          Math.hypot(circle[0] - x, circle[1] - y) + Math.abs(circle[2] - radius) < STILL_PX;
       x = circle[0];
       y = circle[1];
       radius = circle[2];
+      if (still) {
+        break;
+      }
       if (Math.hypot(x - vote.x(), y - vote.y()) > 0.7 * vote.radiusPx() + 1) {
         return Optional.empty();
       }
@@ -105,6 +137,20 @@ final class HoleFinder {
       return Optional.empty();
     }
     return judged(x, y, radius, edges);
+  }
+
+  /** A first look at a few points: whether it is darker within than about. */
+  private boolean isHollow(RingVotes.Vote vote) {
+    double near = 0.45 * vote.radiusPx();
+    double far = 1.2 * vote.radiusPx() + 1;
+    double sum = 0;
+    for (int i = 0; i < FIRST_LOOK; i++) {
+      double cos = Math.cos(2 * Math.PI * i / FIRST_LOOK);
+      double sin = Math.sin(2 * Math.PI * i / FIRST_LOOK);
+      sum += flat.lightAt(vote.x() + far * cos, vote.y() + far * sin);
+      sum -= flat.lightAt(vote.x() + near * cos, vote.y() + near * sin);
+    }
+    return sum > FIRST_LOOK * 0.6 * LEAST_CONTRAST;
   }
 
   private Edges edges(double x, double y, double radius) {

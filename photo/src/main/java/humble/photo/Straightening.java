@@ -19,7 +19,7 @@ public final class Straightening {
   private static final int CLOSE_PX = 2000;
   private static final double MOST_PER_MM = 16;
   private static final double LEAST_PER_MM = 4;
-  private static final double MOST_FLAT_PX = 3.2e6;
+  private static final double MOST_FLAT_PX = 2.2e6;
   private static final double MOST_OFF_MM = 0.3;
   private static final double LEAST_SIDE = 0.5;
   private static final double SAME_MM = 0.1;

@@ -308,22 +308,28 @@ final class PhotoHand extends Hand {
 
   /** The next corner becomes the lower left; of a board that is not square, the one after it. */
   private void turn() {
-    int by = size().filter(to -> Math.abs(to.widthMm() - to.heightMm()) > 1).isPresent() ? 2 : 1;
+    PhotoTaken now = taken;
+    if (now == null) {
+      return;
+    }
+    boolean oblong =
+        now.size().filter(to -> Math.abs(to.widthMm() - to.heightMm()) > 1).isPresent();
+    int by = oblong ? 2 : 1;
     List<Px> turned = new ArrayList<>(corners);
     java.util.Collections.rotate(turned, -by);
     corners = List.copyOf(turned);
     picked = -1;
-    PhotoTaken now = taken;
-    if (now != null) {
-      start(watch -> now.cornered(turned, watch), this::take);
-    }
+    start(watch -> now.cornered(turned, watch), this::take);
   }
 
   private void move(int dx, int dy) {
-    PhotoMat.Laid at = laid;
-    if (picked >= 0 && at != null) {
+    PhotoTaken now = taken;
+    if (picked >= 0 && now != null) {
+      // One pixel of what is shown.
+      PhotoMat.Laid at = laid;
+      double step = at == null ? now.small().factor() : 1 / at.scale();
       Px was = corners.get(picked);
-      put(picked, new Px(was.x() + dx / at.scale(), was.y() + dy / at.scale()));
+      put(picked, new Px(was.x() + dx * step, was.y() + dy * step));
     }
   }
 

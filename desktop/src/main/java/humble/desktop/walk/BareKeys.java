@@ -66,6 +66,8 @@ public final class BareKeys {
       case MULTIPLY -> keys.character("*");
       case DIVIDE -> keys.character("/");
       case DECIMAL -> keys.character(".");
+      case F11 -> keys.changeKit();
+      case F12 -> keys.blink();
       default -> other(key);
     }
   }

@@ -23,10 +23,11 @@ import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
 
 /**
- * Tells a board of sixty places from a pasted sheet alone, in the real window with clicks and the
- * keypad, up to its first gate; every click and every key is an act that is counted. Prints the
- * acts. Arguments: a kit for the shelf; for a walk with photos the
- * folder that has them; a folder to save the kit in that was told.
+ * Tells a board in the real window with clicks and the keypad, up to its first gate: sixty places
+ * from a pasted sheet alone, or from a sheet and photos, or from board files alone. Every click,
+ * every key and every file that is dropped is an act that is counted. Prints the acts. Arguments: a
+ * kit for the shelf; {@code photos} or {@code board} with the folder that has them; a folder to
+ * save the kit in that was told.
  */
 public final class OwnWalk {
   private static final int MOST_QUESTIONS = 400;
@@ -51,7 +52,9 @@ public final class OwnWalk {
     /** A pasted sheet alone. */
     SHEET(OwnSheet.TEXT),
     /** A pasted sheet and photos of both sides. */
-    PHOTOS(PhotoSheet.TEXT);
+    PHOTOS(PhotoSheet.TEXT),
+    /** Board files and nothing else. */
+    BOARD("");
 
     private final String text;
 
@@ -63,6 +66,7 @@ public final class OwnWalk {
       return switch (this) {
         case SHEET -> OwnSheet.holes(ref);
         case PHOTOS -> PhotoSheet.holes(ref);
+        case BOARD -> List.of();
       };
     }
   }
@@ -78,12 +82,19 @@ public final class OwnWalk {
     Path home = Files.createTempDirectory("humble-own");
     try (Offscreen screen =
         new Offscreen(home, List.of(Path.of(arguments[0])), Clock.systemUTC(), false)) {
+      Source from =
+          arguments.length < 3
+              ? Source.SHEET
+              : Source.valueOf(arguments[1].toUpperCase(Locale.ROOT));
+      OwnWalk walk = new OwnWalk(screen, from);
       Walked walked =
-          arguments.length > 1
-              ? new OwnWalk(screen, Source.PHOTOS).walk(Path.of(arguments[1]))
-              : new OwnWalk(screen).walk();
-      if (arguments.length > 2) {
-        screen.window().build().orElseThrow().folder().writeTo(Path.of(arguments[2]), false);
+          switch (from) {
+            case SHEET -> walk.walk();
+            case PHOTOS -> walk.photos(Path.of(arguments[2]));
+            case BOARD -> walk.board(Path.of(arguments[2]));
+          };
+      if (arguments.length > 3) {
+        screen.window().build().orElseThrow().folder().writeTo(Path.of(arguments[3]), false);
       }
       walked.acts().forEach((name, count) -> out.println(name + " " + count));
       out.println("parts " + walked.parts());
@@ -127,7 +138,7 @@ public final class OwnWalk {
   }
 
   /** Tells a board from photos of both sides; a file that is dropped is one act. */
-  Walked walk(Path photos) {
+  private Walked photos(Path photos) {
     screen.settle();
     pasted();
     phase = "photos";
@@ -141,6 +152,24 @@ public final class OwnWalk {
     press(KeyCode.ENTER);
     await();
     return told();
+  }
+
+  /** Tells a board from its files alone: the list's own questions, then where it is fed. */
+  private Walked board(Path files) {
+    screen.settle();
+    phase = "list";
+    drop(files);
+    for (int i = 0; i < MOST_QUESTIONS && !isOnBench(); i++) {
+      press(KeyCode.ENTER);
+      screen.settleABit();
+    }
+    phase = "power";
+    press(KeyCode.F11);
+    return told();
+  }
+
+  private boolean isOnBench() {
+    return Offscreen.onScreen(() -> screen.window().build().isPresent());
   }
 
   private void drop(Path file) {

@@ -93,7 +93,8 @@ class MistakesTest {
 
   @Test
   void nothingGivesEnergyWhateverTwoThingsAreWrong() {
-    List<Path> kits = kits().toList();
+    // A kit that was told, and not written, has no state of its own yet.
+    List<Path> kits = kits().filter(kit -> !parts(kit).kit().states().isEmpty()).toList();
     Random random = new Random(20);
     int solvedPairs = 0;
     for (Path kit : kits) {
