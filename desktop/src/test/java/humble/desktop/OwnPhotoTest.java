@@ -132,6 +132,31 @@ class OwnPhotoTest {
   }
 
   @Test
+  void aFittedBoardIsHeldAgainstItsDrawingTheMostHarmfulPlaceFirst(@TempDir Path home)
+      throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      bench.session().layKit(SOURCE.getParent());
+      bench.keys().changeKit();
+      drop(bench, SOURCE.resolve("top.jpg"));
+      assertThat(bench.card().kicker()).endsWith("with its parts");
+      keep(bench);
+      BoardPhoto fitted = board(bench).photo(Side.TOP, true).orElseThrow();
+      assertThat(fitted.holes()).as("holes are covered by parts").isEmpty();
+      assertThat(board(bench).photo(Side.TOP, false)).as("the bare one stays").isPresent();
+      bench.press(KeyCode.DECIMAL, KeyCode.DIVIDE);
+      assertThat(bench.card().title()).startsWith("C2, 47");
+      bench.press(KeyCode.NUMPAD1);
+      for (int i = 0; i < 40 && bench.card().title().endsWith("is it so?"); i++) {
+        bench.press(KeyCode.ENTER);
+      }
+      assertThat(bench.card().title()).isEqualTo("Not as drawn: 1");
+      assertThat(bench.card().rows()).anyMatch(row -> row.text().equals("C2"));
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.keys().build().orElseThrow().looked()).isEqualTo(OpenBuild.Looked.PHOTO);
+    }
+  }
+
+  @Test
   void whatIsNoPhotoIsSaidInOneSentenceAndNothingIsLost(@TempDir Path home) throws Exception {
     try (BareBench bench = BareBench.open(home)) {
       listed(bench);

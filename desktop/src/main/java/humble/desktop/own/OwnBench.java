@@ -218,6 +218,11 @@ final class OwnBench {
     return faces;
   }
 
+  /** Tells whether there is a photo of the board with its parts on. */
+  boolean isFittedSeen() {
+    return !kit().boards().isEmpty() && board().photo(Side.TOP, true).isPresent();
+  }
+
   /** Tells whether a photo is looked at. */
   boolean overPhoto() {
     return open().photo(board(), side).isPresent();

@@ -176,6 +176,11 @@ public final class OwnStage extends HandStage {
       }
 
       @Override
+      public void against() {
+        layOver(new AgainstHand(bench));
+      }
+
+      @Override
       public void keep() {
         layOver(new KeepHand(bench));
       }

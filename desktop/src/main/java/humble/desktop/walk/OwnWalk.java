@@ -138,6 +138,15 @@ public final class OwnWalk {
   }
 
   /** Tells a board from photos of both sides; a file that is dropped is one act. */
+  /** Walks until the corners of the first photo are asked about. */
+  void walkToPhoto(Path photos) {
+    pasted();
+    drop(photos.resolve("top.jpg"));
+    type(String.format(Locale.ROOT, "%.0f/%.0f", PhotoSheet.WIDTH_MM, PhotoSheet.HEIGHT_MM));
+    press(KeyCode.ENTER);
+    await();
+  }
+
   private Walked photos(Path photos) {
     screen.settle();
     pasted();

@@ -52,7 +52,7 @@ public final class Shots {
     own(home.resolve("own"));
     host(home.resolve("host"));
     computer(home.resolve("computer"));
-    console(home.resolve("console"));
+    overPhoto(home.resolve("over"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -194,6 +194,24 @@ public final class Shots {
       walk.over(first.plus(new PointMm(33, 7.2)));
       shot(screen, "own-board");
     }
+    Path source = kit.resolveSibling("sandglass").resolve("source");
+    try (Offscreen screen = new Offscreen(home.resolve("photo"), List.of(kit), evening(), false)) {
+      screen.settle();
+      new OwnWalk(screen, OwnWalk.Source.PHOTOS).walkToPhoto(source);
+      shot(screen, "own-photo");
+    }
+  }
+
+  /** Fit over the maker's own picture. */
+  private void overPhoto(Path home) {
+    Path kits = kit.resolveSibling("sandglass");
+    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
+      screen.walkTo(StageId.FIT);
+      // The photo is unpacked in the background.
+      screen.settleABit();
+      titled(screen, "Fit LED");
+      shot(screen, "fit-photo");
+    }
   }
 
   /** The board that a conversion goes into: what was found burnt, and what follows. */
@@ -209,13 +227,10 @@ public final class Shots {
     }
   }
 
-  /** The joints of the computer's main board under the magnifier, and its front panel. */
+  /** The front panel of the computer. */
   private void computer(Path home) {
     Path kits = kit.resolveSibling("lockkeeper");
     try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
-      screen.walkTo(StageId.FIT);
-      titled(screen, "Look at J");
-      shot(screen, "fit-joints");
       screen.walkTo(StageId.WAKE);
       // A row of the long memory test with a switch that slipped.
       titled(screen, "Row 0d: set 10");
@@ -232,16 +247,6 @@ public final class Shots {
       titled(screen, "Row 0d: do the lights");
       offered(screen, "They show");
       shot(screen, "panel");
-    }
-  }
-
-  /** A setting of the console, asked in the maker's language. */
-  private void console(Path home) {
-    Path kits = kit.resolveSibling("tidepool");
-    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
-      screen.walkTo(StageId.LOAD);
-      titled(screen, "Which corners");
-      shot(screen, "settings");
     }
   }
 
