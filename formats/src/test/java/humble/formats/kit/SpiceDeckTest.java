@@ -42,6 +42,10 @@ class SpiceDeckTest {
           };
       List<BoardState> states =
           parts.kit().states().stream().filter(state -> state.supply() != null).toList();
+      if (states.isEmpty()) {
+        // A kit that was told, and not written, has no state of its own yet.
+        continue;
+      }
       states.forEach(state -> points.add(Arguments.of(parts, state, List.of())));
       List<Fault> faults = faults(parts);
       int step = Math.max(1, faults.size() / FAULTS_A_KIT);
