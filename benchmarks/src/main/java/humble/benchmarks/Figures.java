@@ -37,7 +37,8 @@ public final class Figures {
                 "frames",
                 "keys",
                 "lamps",
-                "own")
+                "own",
+                "photos")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -58,6 +59,7 @@ public final class Figures {
         case "keys" -> KeyToPicture.measure(root, out);
         case "lamps" -> LampTyped.measure(root, out);
         case "own" -> OwnTold.measure(root, out);
+        case "photos" -> StraightPhotos.measure(out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

@@ -1,174 +1,28 @@
 package humble.photo;
 
-import humble.bench.camera.BareBoard;
-import humble.bench.camera.BenchCamera;
-import humble.bench.camera.BoardDraw;
-import humble.bench.camera.Pose;
-import humble.bench.camera.TableCamera;
-import humble.core.kit.PointMm;
+import humble.bench.camera.HolesJudged;
+import humble.bench.camera.TakenPhoto;
 import humble.core.kit.SeenHole;
-import java.awt.image.BufferedImage;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Random;
 
 /** One simulated photo, straightened and held against what was drawn. */
-record PhotoTrial(
-    String what, int holes, int found, int off, int invented, double worstMm, String refused) {
-  private static final double NEAR_MM = 0.3;
-
-  /** A photo and what is in it. */
-  record Taken(BareBoard board, Pose pose, BufferedImage image) {}
-
-  /** The photo of this number: tilt to 35°, bend to 2 %, light, noise, clutter. */
-  static Taken taken(int number) {
-    Random random = new Random(7919L * number + 17);
-    double width = 40 + random.nextDouble() * 70;
-    double height = 30 + random.nextDouble() * 50;
-    BareBoard board = BoardDraw.of(random, width, height);
-    double perMm = 13.5 + random.nextDouble() * 5;
-    double tilt = random.nextDouble() * 35;
-    double about = random.nextDouble() * 2 * Math.PI;
-    double turned =
-        random.nextInt(3) == 0
-            ? (random.nextDouble() - 0.5) * 60
-            : (random.nextDouble() - 0.5) * 16;
-    double bend = (random.nextDouble() * 2 - 1) * 0.02;
-    Pose pose =
-        framed(
-            board,
-            tilt * Math.cos(about),
-            tilt * Math.sin(about),
-            turned,
-            perMm,
-            bend,
-            1.0 + random.nextDouble(),
-            random);
-    BenchCamera.Shot shot =
-        new BenchCamera.Shot(
-            pose,
-            random.nextLong(),
-            0.005 + random.nextDouble() * 0.02,
-            random.nextDouble() * 0.45,
-            random.nextInt(14));
-    return new Taken(board, pose, BenchCamera.photo(board, shot));
-  }
-
-  /** A photo of the other camera, its numbers never looked at while the finder was written. */
-  static Taken other(int number) {
-    Random random = new Random(104729L * number + 5);
-    double width = 35 + random.nextDouble() * 80;
-    double height = 30 + random.nextDouble() * 55;
-    BareBoard board = BoardDraw.of(random, width, height);
-    double tilt = random.nextDouble() * 35;
-    double about = random.nextDouble() * 2 * Math.PI;
-    Pose pose =
-        framed(
-            board,
-            tilt * Math.cos(about),
-            tilt * Math.sin(about),
-            (random.nextDouble() - 0.5) * 40,
-            13.5 + random.nextDouble() * 6,
-            0,
-            0.9 + random.nextDouble(),
-            random);
-    double half = Math.hypot(pose.widthPx(), pose.heightPx()) / 2;
-    PointMm[] corners = new PointMm[4];
-    for (int i = 0; i < 4; i++) {
-      PointMm at = pose.seen(EdgeFit.cornerX(i) * width, EdgeFit.cornerY(i) * height);
-      corners[i] =
-          new PointMm(
-              (at.xMm() - pose.widthPx() / 2.0) / half, (at.yMm() - pose.heightPx() / 2.0) / half);
-    }
-    double bend = (random.nextDouble() * 2 - 1) * 0.02;
-    return new Taken(
-        board,
-        pose,
-        TableCamera.photo(
-            board, corners, pose.widthPx(), pose.heightPx(), bend, random.nextLong()));
-  }
-
-  private static Pose framed(
-      BareBoard board,
-      double across,
-      double along,
-      double turned,
-      double perMm,
-      double bend,
-      double focal,
-      Random random) {
-    double w = board.widthMm();
-    double h = board.heightMm();
-    double margin = 30 + random.nextDouble() * 120;
-    int width = 1000;
-    int height = 800;
-    Pose pose = null;
-    double least = 0;
-    for (int pass = 0; pass < 6; pass++) {
-      double focalPx = focal * Math.max(width, height);
-      pose = new Pose(width, height, across, along, turned, perMm, focalPx, bend, w / 2, h / 2);
-      double left = 1e9;
-      double right = -1e9;
-      double top = 1e9;
-      double bottom = -1e9;
-      least = 1e9;
-      for (int i = 0; i <= 8; i++) {
-        for (int j = 0; j <= 8; j++) {
-          PointMm at = pose.seen(w * i / 8, h * j / 8);
-          PointMm next = pose.seen(w * i / 8 + 0.1, h * j / 8);
-          PointMm up = pose.seen(w * i / 8, h * j / 8 + 0.1);
-          least = Math.min(least, 10 * Math.min(at.distanceMm(next), at.distanceMm(up)));
-          left = Math.min(left, at.xMm());
-          right = Math.max(right, at.xMm());
-          top = Math.min(top, at.yMm());
-          bottom = Math.max(bottom, at.yMm());
-        }
-      }
-      width = (int) (2 * Math.max(width / 2.0 - left, right - width / 2.0) + 2 * margin);
-      height = (int) (2 * Math.max(height / 2.0 - top, bottom - height / 2.0) + 2 * margin);
-      perMm *= Math.max(1, 12.05 / least);
-    }
-    return pose;
-  }
+record PhotoTrial(String what, HolesJudged judged, String refused) {
 
   /** Straightens the photo and compares. */
-  static PhotoTrial of(String what, Taken taken) {
-    BareBoard board = taken.board();
-    int all = board.holes().size();
+  static PhotoTrial of(String what, TakenPhoto taken) {
     try {
       Straightening.Straightened flat =
           Straightening.found(
-              Photo.of(taken.image(), 1), board.widthMm(), board.heightMm(), Watch.none());
-      return compared(
-          what + String.format(" fit %.3f", flat.fitMm().orElse(9.0)), board, flat.holes());
+              Photo.of(taken.image(), 1),
+              taken.board().widthMm(),
+              taken.board().heightMm(),
+              Watch.none());
+      return new PhotoTrial(
+          what,
+          HolesJudged.of(taken.board(), flat.holes().stream().map(SeenHole::at).toList()),
+          "");
     } catch (PhotoRefused e) {
-      return new PhotoTrial(what, all, 0, 0, 0, 0, e.phrase().key());
+      return new PhotoTrial(what, HolesJudged.of(taken.board(), List.of()), e.phrase().key());
     }
-  }
-
-  private static PhotoTrial compared(String what, BareBoard board, List<SeenHole> seen) {
-    List<PointMm> left = new ArrayList<>(seen.stream().map(SeenHole::at).toList());
-    int found = 0;
-    int off = 0;
-    double worst = 0;
-    for (BareBoard.Drilled hole : board.holes()) {
-      PointMm best = null;
-      for (PointMm at : left) {
-        if (best == null || at.distanceMm(hole.at()) < best.distanceMm(hole.at())) {
-          best = at;
-        }
-      }
-      if (best != null && best.distanceMm(hole.at()) <= 1.0) {
-        left.remove(best);
-        double distance = best.distanceMm(hole.at());
-        worst = Math.max(worst, distance);
-        if (distance <= NEAR_MM) {
-          found++;
-        } else {
-          off++;
-        }
-      }
-    }
-    return new PhotoTrial(what, board.holes().size(), found, off, left.size(), worst, "");
   }
 }

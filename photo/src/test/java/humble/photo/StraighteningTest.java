@@ -3,6 +3,8 @@ package humble.photo;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import humble.bench.camera.TableCamera;
+import humble.bench.camera.TakenPhoto;
 import humble.core.kit.PointMm;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -13,7 +15,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
-/** The short form; the long one is {@code ./humble find photos}. */
+/** The short form; the long one is {@code ./humble bench photos}. */
 class StraighteningTest {
   private static final int EACH = 4;
 
@@ -25,19 +27,24 @@ class StraighteningTest {
     for (int i = 0; i < 2 * EACH; i++) {
       PhotoTrial trial =
           PhotoTrial.of(
-              "photo " + i, i < EACH ? PhotoTrial.taken(1000 + i) : PhotoTrial.other(1000 + i));
+              "photo " + i,
+              i < EACH
+                  ? TakenPhoto.bench(1000 + i)
+                  : TakenPhoto.table(1000 + i, TableCamera.Style.EVENING));
       assertThat(trial.refused()).as(trial.what()).isEmpty();
-      assertThat(trial.off()).as(trial.what()).isZero();
-      assertThat(trial.found()).as(trial.what()).isGreaterThan((int) (0.85 * trial.holes()));
-      holes += trial.holes();
-      found += trial.found();
-      invented += trial.invented();
+      assertThat(trial.judged().off()).as(trial.what()).isZero();
+      assertThat(trial.judged().found())
+          .as(trial.what())
+          .isGreaterThan((int) (0.85 * trial.judged().holes()));
+      holes += trial.judged().holes();
+      found += trial.judged().found();
+      invented += trial.judged().invented();
     }
     assertThat(found).isGreaterThan((int) (0.95 * holes));
     assertThat(invented).isLessThan(Math.max(3, found / 50));
   }
 
-  private static List<Px> corners(PhotoTrial.Taken taken, double off) {
+  private static List<Px> corners(TakenPhoto taken, double off) {
     List<Px> corners = new ArrayList<>();
     for (int i = 0; i < 4; i++) {
       PointMm at =
@@ -53,7 +60,7 @@ class StraighteningTest {
 
   @Test
   void cornersAreTheBoardsOwnLowerLeftFirst() throws Exception {
-    PhotoTrial.Taken taken = PhotoTrial.taken(1003);
+    TakenPhoto taken = TakenPhoto.bench(1003);
     Straightening.Straightened flat =
         Straightening.found(
             Photo.of(taken.image(), 1),
@@ -70,7 +77,7 @@ class StraighteningTest {
 
   @Test
   void cornersByHandAreDrawnToTheEdgesNearThem() throws Exception {
-    PhotoTrial.Taken taken = PhotoTrial.taken(1004);
+    TakenPhoto taken = TakenPhoto.bench(1004);
     Straightening.Straightened flat =
         Straightening.given(
             Photo.of(taken.image(), 1),
@@ -87,7 +94,7 @@ class StraighteningTest {
 
   @Test
   void cornersTheOtherWayRoundAreRefused() {
-    PhotoTrial.Taken taken = PhotoTrial.taken(1004);
+    TakenPhoto taken = TakenPhoto.bench(1004);
     List<Px> mirrored = corners(taken, 0).reversed();
     assertThatThrownBy(
             () -> Straightening.given(Photo.of(taken.image(), 1), mirrored, 50, 40, Watch.none()))

@@ -29,38 +29,72 @@ public final class TableCamera {
   private static final double PER_MM = 24;
   private static final double AROUND_MM = 45;
   private static final Color HOLE = new Color(22, 18, 16);
+  private static final Color[] MORNING_MASKS = {
+    new Color(14, 70, 70),
+    new Color(92, 40, 110),
+    new Color(16, 84, 34),
+    new Color(150, 110, 30),
+    new Color(44, 22, 22),
+    new Color(10, 30, 84)
+  };
+  private static final Color[] MORNING_TABLES = {
+    new Color(226, 206, 184),
+    new Color(176, 186, 190),
+    new Color(248, 246, 240),
+    new Color(206, 150, 130)
+  };
 
   private final BareBoard board;
   private final Random random;
+  private final Style style;
   private final Color mask;
   private final Color copper;
   private final Color pad;
   private final Color print;
   private final Color table;
 
-  private TableCamera(BareBoard board, Random random) {
+  /** Two sets of numbers and colours; what reads photos was never tried on the second. */
+  public enum Style {
+    /** Dark masks on wood, paper and mats; a soft shadow. */
+    EVENING,
+    /** Other masks, pads and tables, a hard shadow, more glare, coarser noise. */
+    MORNING
+  }
+
+  private TableCamera(BareBoard board, Random random, Style style) {
     this.board = board;
     this.random = random;
-    Color[] masks = {
-      new Color(24, 104, 62),
-      new Color(120, 24, 30),
-      new Color(28, 52, 124),
-      new Color(34, 34, 38),
-      new Color(70, 120, 40),
-      new Color(226, 224, 216)
-    };
+    this.style = style;
+    boolean morning = style == Style.MORNING;
+    Color[] masks =
+        morning
+            ? MORNING_MASKS
+            : new Color[] {
+              new Color(24, 104, 62),
+              new Color(120, 24, 30),
+              new Color(28, 52, 124),
+              new Color(34, 34, 38),
+              new Color(70, 120, 40),
+              new Color(226, 224, 216)
+            };
     int which = random.nextInt(masks.length);
     mask = masks[which];
-    boolean light = which == 5;
+    boolean light = !morning && which == 5;
     copper = light ? mask.darker() : mix(mask, new Color(210, 190, 120), 0.16);
-    pad = random.nextBoolean() ? new Color(208, 178, 96) : new Color(196, 200, 204);
+    pad =
+        morning
+            ? random.nextBoolean() ? new Color(186, 150, 70) : new Color(170, 176, 184)
+            : random.nextBoolean() ? new Color(208, 178, 96) : new Color(196, 200, 204);
     print = light ? new Color(40, 40, 44) : new Color(232, 232, 226);
-    Color[] tables = {
-      new Color(196, 160, 116),
-      new Color(236, 234, 228),
-      new Color(92, 98, 106),
-      new Color(60, 82, 92)
-    };
+    Color[] tables =
+        morning
+            ? MORNING_TABLES
+            : new Color[] {
+              new Color(196, 160, 116),
+              new Color(236, 234, 228),
+              new Color(92, 98, 106),
+              new Color(60, 82, 92)
+            };
     Color chosen = tables[random.nextInt(tables.length)];
     table = light && chosen.getRed() > 150 ? tables[2] : chosen;
   }
@@ -80,9 +114,15 @@ public final class TableCamera {
    * @param bend share by which the corner of the picture is drawn inwards (below 0: outwards)
    */
   public static BufferedImage photo(
-      BareBoard board, PointMm[] corners, int widthPx, int heightPx, double bend, long seed) {
+      BareBoard board,
+      PointMm[] corners,
+      int widthPx,
+      int heightPx,
+      double bend,
+      long seed,
+      Style style) {
     Random random = new Random(seed);
-    TableCamera camera = new TableCamera(board, random);
+    TableCamera camera = new TableCamera(board, random, style);
     return camera.pulled(camera.flat(), corners, widthPx, heightPx, bend);
   }
 
@@ -101,9 +141,10 @@ public final class TableCamera {
     g.translate(AROUND_MM, AROUND_MM);
     double w = board.widthMm();
     double h = board.heightMm();
-    double shadow = 0.4 + random.nextDouble();
+    boolean hard = style == Style.MORNING;
+    double shadow = hard ? 1.2 + random.nextDouble() : 0.4 + random.nextDouble();
     for (int i = 5; i > 0; i--) {
-      g.setColor(new Color(0, 0, 0, 26));
+      g.setColor(new Color(0, 0, 0, hard ? 44 : 26));
       g.fill(new Rectangle2D.Double(shadow * i / 5, shadow * i / 4, w, h));
     }
     g.setColor(new Color(172, 156, 112));
@@ -257,9 +298,10 @@ public final class TableCamera {
     double half = Math.hypot(widthPx, heightPx) / 2;
     double glareX = random.nextDouble() * widthPx;
     double glareY = random.nextDouble() * heightPx;
-    double glare = random.nextDouble() * 0.25;
+    boolean bright = style == Style.MORNING;
+    double glare = random.nextDouble() * (bright ? 0.4 : 0.25);
     double fall = random.nextDouble() * 0.35;
-    double noise = 2 + random.nextDouble() * 4;
+    double noise = 2 + random.nextDouble() * (bright ? 5 : 4);
     int[] sum = new int[3];
     for (int row = 0; row < heightPx; row++) {
       for (int column = 0; column < widthPx; column++) {
