@@ -33,6 +33,7 @@ import humble.core.route.Pace;
 import humble.core.route.Plan;
 import humble.core.route.School;
 import humble.core.words.Words;
+import humble.desktop.draw.Faces;
 import humble.formats.board.BoardLayers;
 import humble.formats.kit.KitFolder;
 import humble.store.Journal;
@@ -46,6 +47,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The build on the bench. Every act is appended to the journal, on the disk, before {@link
@@ -70,6 +72,7 @@ public final class OpenBuild {
   private final Recall<Board, BoardLayers> layers;
   private boolean practiceOn = true;
   private Looked looked = Looked.PHOTO;
+  private @Nullable Faces photoFaces;
   private boolean stale = true;
   private List<KitChange> told;
 
@@ -227,6 +230,16 @@ public final class OpenBuild {
   /** Draws the boards over something else. */
   public void look(Looked other) {
     looked = other;
+  }
+
+  /** Gives the photos of the boards, kept as long as the build is open. */
+  public Faces photoFaces() {
+    Faces faces = photoFaces;
+    if (faces == null) {
+      faces = PhotosOfBuild.photos(this);
+      photoFaces = faces;
+    }
+    return faces;
   }
 
   /** Goes on to the next thing that the boards of this kit can be drawn over. */

@@ -9,6 +9,7 @@ import humble.core.kit.Side;
 import humble.core.orient.BoardView;
 import humble.core.words.Words;
 import humble.desktop.draw.BoardPicture;
+import humble.desktop.draw.Faces;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.session.OpenBuild;
@@ -19,7 +20,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** The board with what is tried on it, and beside it how knobs and switches are set before. */
+/**
+ * The board with what is tried on it, and beside it how knobs and switches are set before. * @param
+ * faces photos of the boards, where they are looked at
+ */
 record TestPicture(
     Parts parts,
     Set<String> fitted,
@@ -30,7 +34,8 @@ record TestPicture(
     boolean lit,
     Map<String, String> set,
     String legend,
-    Words words)
+    Words words,
+    Faces faces)
     implements Waking.Picture {
   private static final int MOST_SET = 5;
   private static final int A_ROW = 6;
@@ -66,7 +71,8 @@ record TestPicture(
         false,
         peripheral.says().set(),
         "",
-        words);
+        words,
+        open.photoFaces());
   }
 
   /**
@@ -79,7 +85,8 @@ record TestPicture(
   TestPicture numbered(List<String> refs, List<Set<Integer>> failed, String below) {
     Set<String> all = new LinkedHashSet<>(refs);
     all.remove("");
-    return new TestPicture(parts, fitted, all, refs, failed, List.of(), false, set, below, words);
+    return new TestPicture(
+        parts, fitted, all, refs, failed, List.of(), false, set, below, words, faces);
   }
 
   /**
@@ -88,7 +95,8 @@ record TestPicture(
    * @param not those that are dark, those that are dim, those that shine at another's turn
    */
   TestPicture shining(List<Set<Integer>> not) {
-    return new TestPicture(parts, fitted, tried, numbered, marked, not, true, set, legend, words);
+    return new TestPicture(
+        parts, fitted, tried, numbered, marked, not, true, set, legend, words, faces);
   }
 
   @Override
@@ -108,7 +116,7 @@ record TestPicture(
                   y,
                   w - side,
                   h - (legend.isEmpty() ? 0 : 24));
-          picture.paint(pen, fitted, numbered.isEmpty() ? tried : Set.of(), Set.of());
+          picture.paint(pen, fitted, numbered.isEmpty() ? tried : Set.of(), Set.of(), faces);
           if (!numbered.isEmpty()) {
             picture.partSpots(pen, Set.of());
           }
