@@ -304,6 +304,12 @@ final class HoleFinder {
     if (contrast < LEAST_CONTRAST || !isEven(x, y, radius + 0.15 * per, 0.35 * contrast)) {
       return Optional.empty();
     }
+    if (lightTable
+        && !(isEven(x, y, 0.35 * radius, 0.35 * contrast)
+            && isEven(x, y, 0.65 * radius, 0.35 * contrast))) {
+      // White print within a dark ring is no table seen through a hole.
+      return Optional.empty();
+    }
     boolean wide = radius >= WIDE_RADIUS_MM * per;
     boolean dark = !lightTable && inside <= DARK * ring;
     boolean walled = wide && middle(x, y, radius - 0.12 * per, 0, 1) <= 0.5 * ring;
