@@ -85,7 +85,7 @@ public final class Straightening {
     Lying lying = Lying.of(best.lens(), widthMm, heightMm);
     Lens square = Lying.turned(best.lens(), lying.turn());
     EdgeFit.Fitted inner =
-        EdgeFit.fit(photo, close, best.lens(), EdgeFit.Which.INNERMOST, 5, 3, 2.5);
+        EdgeFit.fit(photo, close, best.lens(), EdgeFit.Which.INNERMOST, 36, 8, 3);
     Size size = new Size(widthMm, heightMm);
     List<Seen> may = new ArrayList<>();
     may.add(size.seen(photo, square, best.rmsPx()));
