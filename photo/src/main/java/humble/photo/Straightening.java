@@ -84,15 +84,17 @@ public final class Straightening {
     }
     Lying lying = Lying.of(best.lens(), widthMm, heightMm);
     Lens square = Lying.turned(best.lens(), lying.turn());
-    EdgeFit.Fitted inner =
-        EdgeFit.fit(photo, close, best.lens(), EdgeFit.Which.INNERMOST, 36, 8, 3);
     Size size = new Size(widthMm, heightMm);
     List<Seen> may = new ArrayList<>();
     may.add(size.seen(photo, square, best.rmsPx()));
     watch.at(0.8);
-    if (inner.leastShare() >= LEAST_SIDE) {
+    // A wall is close to the edge, a hard shadow may be wide.
+    for (double reachPx : new double[] {5, 36}) {
+      EdgeFit.Fitted inner =
+          EdgeFit.fit(photo, close, best.lens(), EdgeFit.Which.INNERMOST, reachPx, 4, 2.5);
       Lens other = Lying.turned(inner.lens(), lying.turn());
-      if (size.apartMm(square, other) > SAME_MM) {
+      if (inner.leastShare() >= LEAST_SIDE
+          && may.stream().allMatch(seen -> size.apartMm(seen.square, other) > SAME_MM)) {
         may.add(size.seen(photo, other, inner.rmsPx()));
       }
     }
