@@ -25,6 +25,9 @@ final class StraightPhotos {
   /** So many are of the second set of numbers, on which nothing was ever tried. */
   private static final int HELD_BACK = 67;
 
+  /** Fewer than these of the holes of one photo are too few. */
+  private static final double POOR = 0.85;
+
   private StraightPhotos() {}
 
   private record Sum(
@@ -35,6 +38,7 @@ final class StraightPhotos {
       int off,
       int invented,
       double least,
+      long poor,
       double worstMm) {
     static Sum of(List<HolesJudged> all, int refused) {
       int holes = all.stream().mapToInt(HolesJudged::holes).sum();
@@ -48,6 +52,7 @@ final class StraightPhotos {
           all.stream().mapToInt(HolesJudged::off).sum(),
           all.stream().mapToInt(HolesJudged::invented).sum(),
           least,
+          all.stream().filter(one -> one.found() < POOR * one.holes()).count(),
           all.stream().mapToDouble(HolesJudged::worstMm).max().orElse(0));
     }
   }
@@ -68,7 +73,7 @@ final class StraightPhotos {
     print(
         out,
         "held back",
-        sum(HELD_BACK, number -> TakenPhoto.table(number, TableCamera.Style.MORNING), seconds));
+        sum(HELD_BACK, number -> TakenPhoto.table(number, TableCamera.Style.NOON), seconds));
     List<Double> sorted = seconds.stream().sorted().toList();
     out.printf(
         Locale.ROOT,
@@ -80,7 +85,7 @@ final class StraightPhotos {
     out.printf(
         Locale.ROOT,
         "| photos, %s: %d, %d refused, %d holes | %.2f %% found within 0.3 mm, %d farther off, worst"
-            + " %.2f mm; least in one photo %.1f %%; %.2f %% invented | | |%n",
+            + " %.2f mm; least in one photo %.1f %%, %d photos below 85 %%; %.2f %% invented | | |%n",
         which,
         sum.photos(),
         sum.refused(),
@@ -89,6 +94,7 @@ final class StraightPhotos {
         sum.off(),
         sum.worstMm(),
         100 * sum.least(),
+        sum.poor(),
         100.0 * sum.invented() / Math.max(1, sum.found() + sum.off() + sum.invented()));
   }
 

@@ -111,6 +111,18 @@ class OwnPhotoTest {
   }
 
   @Test
+  void aPhotoWithoutABoardIsNotReadAsAList(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      bench.keys().dropped(List.of(SOURCE.resolve("top.jpg")));
+      assertThat(bench.card().verdict().orElseThrow().text())
+          .isEqualTo(
+              "This is a picture, not a list. Take the list first; then drop the photo on its"
+                  + " board.");
+      assertThat(bench.card().rows()).isEmpty();
+    }
+  }
+
+  @Test
   void cornersArePulledByTheKeypadAndTheBoardIsTurned(@TempDir Path home) throws Exception {
     try (BareBench bench = BareBench.open(home)) {
       listed(bench);
@@ -143,6 +155,11 @@ class OwnPhotoTest {
       BoardPhoto fitted = board(bench).photo(Side.TOP, true).orElseThrow();
       assertThat(fitted.holes()).as("holes are covered by parts").isEmpty();
       assertThat(board(bench).photo(Side.TOP, false)).as("the bare one stays").isPresent();
+      Path saved = home.resolve("saved");
+      bench.keys().build().orElseThrow().folder().writeTo(saved, false);
+      Kit kit = ((KitRead.Opened) KitFolder.at(saved).read()).kit();
+      assertThat(kit.boards().getFirst().photo(Side.TOP, false)).isPresent();
+      assertThat(kit.boards().getFirst().photo(Side.TOP, true)).as("of one build").isEmpty();
       bench.press(KeyCode.DECIMAL, KeyCode.DIVIDE);
       assertThat(bench.card().title()).startsWith("C2, 47");
       bench.press(KeyCode.NUMPAD1);

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.ddogleg.optimization.FactoryOptimization;
 import org.ddogleg.optimization.UnconstrainedLeastSquares;
-import org.ddogleg.optimization.UtilOptimize;
 import org.ddogleg.optimization.functions.FunctionNtoM;
 import org.ejml.data.DMatrixRMaj;
 
@@ -17,6 +16,7 @@ import org.ejml.data.DMatrixRMaj;
  * radial bend by least squares, edges that are something else left out.
  */
 final class EdgeFit {
+  private static final int MOST_TRIES = 60;
   private static final int A_SIDE = 72;
   private static final double FROM = 0.05;
   private static final double MOST_BEND = 0.03;
@@ -40,14 +40,18 @@ final class EdgeFit {
   /** Which of several edges side by side is the board's. */
   enum Which {
     /** The strongest: copper that ends before the rim is not. */
-    STRONGEST(0.999),
+    STRONGEST(0.999, false),
     /** The innermost of the strong ones: wall and shadow lie outside of it. */
-    INNERMOST(0.5);
+    INNERMOST(0.4, false),
+    /** The one that no shade explains: both sides of a shadow's edge have the table's colour. */
+    COLOURED(0.999, true);
 
     private final double share;
+    private final boolean coloured;
 
-    Which(double share) {
+    Which(double share, boolean coloured) {
       this.share = share;
+      this.coloured = coloured;
     }
   }
 
@@ -199,7 +203,7 @@ final class EdgeFit {
     double[] strength = new double[profile.length];
     double most = 0;
     for (int i = beside; i < profile.length - beside; i++) {
-      strength[i] = step(profile, i, beside);
+      strength[i] = step(profile, i, beside, which.coloured);
       most = Math.max(most, strength[i]);
     }
     for (int i = beside + 1; i < profile.length - beside - 1; i++) {
@@ -223,18 +227,37 @@ final class EdgeFit {
     }
   }
 
-  private static double step(float[][] profile, int at, int beside) {
+  private static double step(float[][] profile, int at, int beside, boolean coloured) {
+    double[] inside = new double[3];
+    double[] outside = new double[3];
+    for (int k = 0; k < 3; k++) {
+      for (int i = 1; i <= beside; i++) {
+        inside[k] += profile[at - i][k] / beside;
+        outside[k] += profile[at + i][k] / beside;
+      }
+    }
+    if (coloured) {
+      return unshaded(inside, outside);
+    }
     double sum = 0;
     for (int k = 0; k < 3; k++) {
-      double inside = 0;
-      double outside = 0;
-      for (int i = 1; i <= beside; i++) {
-        inside += profile[at - i][k];
-        outside += profile[at + i][k];
-      }
-      sum += (inside - outside) * (inside - outside);
+      sum += (inside[k] - outside[k]) * (inside[k] - outside[k]);
     }
-    return Math.sqrt(sum) / beside;
+    return Math.sqrt(sum);
+  }
+
+  /** What is left between two colours when the darker may be the lighter one in the shade. */
+  private static double unshaded(double[] a, double[] b) {
+    double aa = 0;
+    double bb = 0;
+    double ab = 0;
+    for (int k = 0; k < 3; k++) {
+      aa += a[k] * a[k];
+      bb += b[k] * b[k];
+      ab += a[k] * b[k];
+    }
+    double light = Math.max(1, Math.max(aa, bb));
+    return Math.sqrt(Math.max(0, Math.min(aa, bb) - ab * ab / light));
   }
 
   private void solve(List<Found> found, double unitPx, double reachPx) {
@@ -251,8 +274,11 @@ final class EdgeFit {
           FactoryOptimization.levenbergMarquardt(null, false);
       solver.setFunction(residuals, null);
       solver.initialize(parameters.clone(), 1e-9, 1e-9);
-      UtilOptimize.process(solver, pass == 0 ? 30 : 10);
+      improve(solver, pass == 0 ? 30 : 10);
       parameters = solver.getParameters().clone();
+      if (!Arrays.stream(parameters).allMatch(Double::isFinite)) {
+        return;
+      }
       lens = residuals.lens(parameters);
       double[] off = new double[found.size()];
       for (int i = 0; i < off.length; i++) {
@@ -290,6 +316,18 @@ final class EdgeFit {
     }
     rmsPx = count == 0 ? Double.POSITIVE_INFINITY : Math.sqrt(sum / count);
     step = count == 0 ? 0 : step / count;
+  }
+
+  /** Goes on as long as a step makes it better; where none does it stays where it is. */
+  private static void improve(UnconstrainedLeastSquares<DMatrixRMaj> solver, int steps) {
+    for (int made = 0; made < steps; made++) {
+      int tried = 0;
+      do {
+        if (solver.iterate() || ++tried == MOST_TRIES) {
+          return;
+        }
+      } while (!solver.isUpdated());
+    }
   }
 
   private static double medianOff(List<Found> found, double[] off, int side) {

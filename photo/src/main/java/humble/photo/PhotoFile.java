@@ -34,6 +34,12 @@ public final class PhotoFile {
 
   private PhotoFile() {}
 
+  /** Tells whether a file is a picture by its name, be it one that is read here or not. */
+  public static boolean isNamed(String name) {
+    return name.toLowerCase(Locale.ROOT)
+        .matches(".*\\.(jpe?g|png|heic|heif|avif|webp|gif|bmp|tiff?)");
+  }
+
   /**
    * Reads a photo and turns it as it is looked at. Of very large ones every second pixel is read.
    *

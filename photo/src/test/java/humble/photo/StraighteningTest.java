@@ -135,6 +135,6 @@ class StraighteningTest {
     g.dispose();
     assertThatThrownBy(() -> Straightening.found(Photo.of(image, 1), 60, 30, Watch.none()))
         .isInstanceOfSatisfying(
-            PhotoRefused.class, e -> assertThat(e.phrase().key()).isEqualTo("photo.bent"));
+            PhotoRefused.class, e -> assertThat(e.phrase().key()).isEqualTo("photo.bent.share"));
   }
 }

@@ -28,6 +28,7 @@ import java.util.Random;
 public final class TableCamera {
   private static final double PER_MM = 24;
   private static final double AROUND_MM = 45;
+  private static final double LEAST_FAR = 90;
   private static final Color HOLE = new Color(22, 18, 16);
   private static final Color[] MORNING_MASKS = {
     new Color(14, 70, 70),
@@ -53,18 +54,35 @@ public final class TableCamera {
   private final Color print;
   private final Color table;
 
-  /** Two sets of numbers and colours; what reads photos was never tried on the second. */
+  /** Sets of numbers and colours. */
   public enum Style {
     /** Dark masks on wood, paper and mats; a soft shadow. */
     EVENING,
     /** Other masks, pads and tables, a hard shadow, more glare, coarser noise. */
-    MORNING
+    MORNING,
+    /**
+     * Mask, pads, print, table and the way of the shadow by chance: what reads photos was never
+     * tried on these.
+     */
+    NOON
   }
 
   private TableCamera(BareBoard board, Random random, Style style) {
     this.board = board;
     this.random = random;
     this.style = style;
+    if (style == Style.NOON) {
+      mask = by(0.25, 0.85, 0.12, 0.5);
+      copper = mix(mask, Color.ORANGE, 0.08 + random.nextDouble() * 0.12);
+      pad = random.nextBoolean() ? by(0.0, 0.08, 0.6, 0.95) : by(0.3, 0.6, 0.6, 0.9);
+      print = by(0, 0.1, 0.8, 0.95);
+      Color chosen = by(0, 0.5, 0.2, 0.95);
+      while (far(chosen, mask) < LEAST_FAR) {
+        chosen = by(0, 0.5, 0.2, 0.95);
+      }
+      table = chosen;
+      return;
+    }
     boolean morning = style == Style.MORNING;
     Color[] masks =
         morning
@@ -97,6 +115,20 @@ public final class TableCamera {
             };
     Color chosen = tables[random.nextInt(tables.length)];
     table = light && chosen.getRed() > 150 ? tables[2] : chosen;
+  }
+
+  private Color by(double leastStrong, double mostStrong, double leastLight, double mostLight) {
+    return Color.getHSBColor(
+        random.nextFloat(),
+        (float) (leastStrong + random.nextDouble() * (mostStrong - leastStrong)),
+        (float) (leastLight + random.nextDouble() * (mostLight - leastLight)));
+  }
+
+  private static double far(Color a, Color b) {
+    return Math.sqrt(
+        Math.pow(a.getRed() - b.getRed(), 2)
+            + Math.pow(a.getGreen() - b.getGreen(), 2)
+            + Math.pow(a.getBlue() - b.getBlue(), 2));
   }
 
   private static Color mix(Color a, Color b, double share) {
@@ -142,10 +174,15 @@ public final class TableCamera {
     double w = board.widthMm();
     double h = board.heightMm();
     boolean hard = style == Style.MORNING;
+    boolean noon = style == Style.NOON;
+    double shadeX = noon ? random.nextGaussian() : 1;
+    double shadeY = noon ? random.nextGaussian() : 1;
     double shadow = hard ? 1.2 + random.nextDouble() : 0.4 + random.nextDouble();
     for (int i = 5; i > 0; i--) {
       g.setColor(new Color(0, 0, 0, hard ? 44 : 26));
-      g.fill(new Rectangle2D.Double(shadow * i / 5, shadow * i / 4, w, h));
+      g.fill(
+          new Rectangle2D.Double(
+              shadeX * shadow * i / 5, shadeY * shadow * i / (noon ? 5 : 4), w, h));
     }
     g.setColor(new Color(172, 156, 112));
     g.fill(new Rectangle2D.Double(0.12, 0.22, w, h));

@@ -170,15 +170,17 @@ final class LineDraft {
         home(id),
         list(Column.FRAGILE, id, "fragile", Traits.fragile(now)),
         stripOf(),
-        model(id, now, valueText, pack.pack()),
+        model(id, now, valueText, pack),
         mostMa(),
         particulars(now));
   }
 
-  private @Nullable Model model(String id, PartKind now, String value, PartPackage pack) {
+  private @Nullable Model model(String id, PartKind now, String value, PackageGuess guessed) {
     if (isComplete()) {
       return null;
     }
+    PartPackage pack = guessed.pack();
+    boolean uncounted = now == PartKind.IC && guessed.isVague();
     ModelGuess guess =
         ModelGuess.of(
                 new ModelGuess.Said(
@@ -186,7 +188,7 @@ final class LineDraft {
                     value,
                     row.words(),
                     pack.id(),
-                    pack.pins().size(),
+                    uncounted ? 0 : pack.pins().size(),
                     row.text(Column.PIN_ORDER),
                     row.text(Column.SUPPLY_PINS),
                     row.text(Column.MODEL_VOLTS),

@@ -99,6 +99,11 @@ record PackageGuess(
     others = List.copyOf(others);
   }
 
+  /** Tells whether nothing speaks for it: then nobody knows how many pins there are either. */
+  boolean isVague() {
+    return confidence <= VAGUE;
+  }
+
   /**
    * Judges a row.
    *

@@ -17,6 +17,14 @@ public enum Side {
     };
   }
 
+  /** Gives the other side. */
+  public Side other() {
+    return switch (this) {
+      case TOP -> BOTTOM;
+      case BOTTOM -> TOP;
+    };
+  }
+
   /** Gives the name used in kit files. */
   public String text() {
     return name().toLowerCase(Locale.ROOT);

@@ -64,6 +64,6 @@ public record BoardView(Board board, Side side, int turnDeg) {
 
   /** Gives the same board turned over. */
   public BoardView flipped() {
-    return new BoardView(board, side == Side.TOP ? Side.BOTTOM : Side.TOP, turnDeg);
+    return new BoardView(board, side.other(), turnDeg);
   }
 }

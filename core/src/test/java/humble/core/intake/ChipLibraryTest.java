@@ -58,6 +58,20 @@ class ChipLibraryTest {
   }
 
   @Test
+  void whereNobodySaysHowManyPinsThereAreNoPinOfItIsNamed() {
+    for (String words : List.of("sensor chip", "3-pin sensor chip")) {
+      PartRow row =
+          new PartRow(
+              "line 1",
+              Map.of(Column.REFS, "U1", Column.VALUE, "HL-S1", Column.DESCRIPTION, words));
+      Review review = new Review("x", List.of(row), List.of(), Map.of());
+      assertThat(chip(review.draft()).kind()).isEqualTo(PartKind.IC);
+      assertThat(review.open()).extracting(Question::key).contains("package");
+      assertThat(review.open()).extracting(Question::key).doesNotContain("supply_pins");
+    }
+  }
+
+  @Test
   void aKitThatTellsItIsAskedInsteadWithAllItTells() {
     ChipLibrary chips = ChipLibrary.of(List.of(kit("8", "1")));
     Draft draft = draft(chips);

@@ -8,6 +8,7 @@ import humble.desktop.session.Session;
 import humble.desktop.session.Works;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Desk;
+import humble.photo.PhotoFile;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
@@ -110,6 +111,11 @@ public final class IntakeStage extends HandStage {
 
   /** Reads a file that was dropped or chosen. */
   public void file(Path file) {
+    if (PhotoFile.isNamed(String.valueOf(file.getFileName()))) {
+      list.trouble(seat.say("intake.photo"));
+      seat.desk().refresh();
+      return;
+    }
     back();
     list.take(file);
     seat.desk().refresh();

@@ -15,6 +15,7 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Takes;
+import humble.photo.PhotoFile;
 import humble.store.NotWritten;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -306,7 +307,7 @@ public final class BenchKeys implements Desk {
     if (!board && Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
       session.layKit(path);
       go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
-    } else if (OwnStage.isPhoto(name) && session.open().isPresent()) {
+    } else if (PhotoFile.isNamed(name) && session.open().isPresent()) {
       OwnStage own = stage instanceof OwnStage now ? now : new OwnStage(session, this, stageId);
       show(own);
       own.photo(path);

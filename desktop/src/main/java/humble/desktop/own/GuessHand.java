@@ -75,6 +75,7 @@ final class GuessHand extends Hand {
           new Told(say("own.guess.socket", of, bench.parts().socketOf(of).orElse("")), "");
       case "turn" -> new Told(say("own.guess.turn", of), "");
       case "net" -> new Told(say("own.guess.net", of), "");
+      case "photo" -> new Told(say("own.guess.photo", of), "");
       default -> new Told(guess, "");
     };
   }

@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
 /** What all hands share that ask about the kit itself. */
 final class OwnBench {
   private static final double MARGIN_MM = 2;
+  private static final Set<String> OF_NO_PART = Set.of("limit", "thickness", "net", "photo");
 
   private final Session session;
   private final Seat seat;
@@ -89,7 +90,13 @@ final class OwnBench {
   /** Gives the parts of which something is guessed. */
   Set<String> guessedRefs() {
     Set<String> refs = new HashSet<>();
-    guessed().forEach(guess -> refs.add(guess.substring(guess.indexOf(':') + 1)));
+    guessed()
+        .forEach(guess -> {
+          int colon = guess.indexOf(':');
+          if (!OF_NO_PART.contains(guess.substring(0, Math.max(0, colon)))) {
+            refs.add(guess.substring(colon + 1));
+          }
+        });
     return refs;
   }
 
@@ -170,7 +177,7 @@ final class OwnBench {
   }
 
   void flip() {
-    side = side == Side.TOP ? Side.BOTTOM : Side.TOP;
+    side = side.other();
   }
 
   /** Goes to the next board of the kit. */

@@ -18,7 +18,6 @@ import humble.desktop.stage.StageId;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 
@@ -111,11 +110,6 @@ public final class OwnStage extends HandStage {
 
   private Turn rest() {
     return new Turn("rest", () -> new RestHand(bench, ways(), this::more));
-  }
-
-  /** Tells whether a file is a photo by its name. */
-  public static boolean isPhoto(String name) {
-    return name.toLowerCase(Locale.ROOT).matches(".*\\.(jpe?g|png)");
   }
 
   /** Takes a photo of the board. */

@@ -8,6 +8,7 @@ import humble.core.kit.Side;
 import humble.core.words.Phrase;
 import humble.formats.WholeFile;
 import humble.formats.kit.KitFolder;
+import humble.photo.FoundBoard;
 import humble.photo.Photo;
 import humble.photo.PhotoFile;
 import humble.photo.PhotoRefused;
@@ -39,6 +40,7 @@ import org.jspecify.annotations.Nullable;
  * A photo in hand: as it was read, and what was made of it so far. Made in the background.
  *
  * @param small the photo for showing, at most so many pixels wide and high
+ * @param board what was found in it; null where nothing was
  * @param size of the board; empty where nobody has said it, then the width is taken for 100 mm
  * @param flat straightened; null where no board was found
  * @param refused why there is none
@@ -46,6 +48,7 @@ import org.jspecify.annotations.Nullable;
 record PhotoTaken(
     Photo photo,
     Small small,
+    @Nullable FoundBoard board,
     Optional<Size> size,
     @Nullable Straightened flat,
     Optional<Phrase> refused) {
@@ -75,20 +78,30 @@ record PhotoTaken(
 
   private static PhotoTaken found(Photo photo, Small small, Optional<Size> size, Watch watch) {
     try {
-      Size to =
-          size.isPresent()
-              ? size.get()
-              : new Size(UNKNOWN_MM, UNKNOWN_MM / Straightening.proportion(photo, watch));
-      Straightened flat = Straightening.found(photo, to.widthMm(), to.heightMm(), watch);
-      return new PhotoTaken(photo, small, size, flat, Optional.empty());
+      FoundBoard board = FoundBoard.in(photo, watch);
+      return straightened(photo, small, board, size, watch);
     } catch (PhotoRefused e) {
-      return new PhotoTaken(photo, small, size, null, Optional.of(e.phrase()));
+      return new PhotoTaken(photo, small, null, size, null, Optional.of(e.phrase()));
+    }
+  }
+
+  private static PhotoTaken straightened(
+      Photo photo, Small small, FoundBoard board, Optional<Size> size, Watch watch) {
+    try {
+      Size to = size.orElseGet(() -> new Size(UNKNOWN_MM, UNKNOWN_MM / board.proportion()));
+      Straightened flat = board.straightened(to.widthMm(), to.heightMm(), watch);
+      return new PhotoTaken(photo, small, board, size, flat, Optional.empty());
+    } catch (PhotoRefused e) {
+      return new PhotoTaken(photo, small, board, size, null, Optional.of(e.phrase()));
     }
   }
 
   /** The same photo for a board of that size. */
   PhotoTaken sized(Size to, Watch watch) {
-    return found(photo, small, Optional.of(to), watch);
+    FoundBoard found = board;
+    return found == null
+        ? found(photo, small, Optional.of(to), watch)
+        : straightened(photo, small, found, Optional.of(to), watch);
   }
 
   /** The same photo by corners that a hand has set. */
@@ -96,9 +109,9 @@ record PhotoTaken(
     Size to = size.orElse(new Size(UNKNOWN_MM, UNKNOWN_MM));
     try {
       Straightened by = Straightening.given(photo, corners, to.widthMm(), to.heightMm(), watch);
-      return new PhotoTaken(photo, small, size, by, Optional.empty());
+      return new PhotoTaken(photo, small, board, size, by, Optional.empty());
     } catch (PhotoRefused e) {
-      return new PhotoTaken(photo, small, size, null, Optional.of(e.phrase()));
+      return new PhotoTaken(photo, small, board, size, null, Optional.of(e.phrase()));
     }
   }
 

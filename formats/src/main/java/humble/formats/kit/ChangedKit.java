@@ -3,8 +3,10 @@ package humble.formats.kit;
 import humble.core.build.KitChange;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -49,6 +51,33 @@ final class ChangedKit {
           "modules");
 
   private ChangedKit() {}
+
+  /** Gives a changed kit file without photos of fitted boards that the file itself has not. */
+  static byte[] withoutFitted(byte[] changed, byte[] file) throws IOException {
+    try {
+      JsonNode root = JSON.readTree(changed);
+      Set<JsonNode> own = new HashSet<>();
+      for (JsonNode board : JSON.readTree(file).path("boards")) {
+        board.path("photos").forEach(own::add);
+      }
+      boolean any = false;
+      for (JsonNode board : root.path("boards")) {
+        if (board.path("photos") instanceof ArrayNode photos) {
+          int before = photos.size();
+          photos.removeIf(photo -> photo.path("fitted").asBoolean(false) && !own.contains(photo));
+          any |= photos.size() < before;
+          if (photos.isEmpty() && board instanceof ObjectNode named) {
+            named.remove("photos");
+          }
+        }
+      }
+      return any
+          ? (JSON.writeValueAsString(root) + "\n").getBytes(StandardCharsets.UTF_8)
+          : changed;
+    } catch (JacksonException e) {
+      throw new IOException("kit.json cannot be read: " + e.getOriginalMessage(), e);
+    }
+  }
 
   /** Tells whether entries of a section can be changed one by one. */
   static boolean isKeyed(String section) {

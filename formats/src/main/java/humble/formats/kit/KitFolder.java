@@ -327,12 +327,15 @@ public final class KitFolder {
 
   /**
    * Writes this kit to another place, with its changes and every file of it: as a folder, or as an
-   * archive when the name ends in {@code .hckit} or {@code .zip}. Whole or not at all.
+   * archive when the name ends in {@code .hckit} or {@code .zip}. Whole or not at all. A photo of
+   * one build's fitted board belongs to that build and does not go along.
    *
    * @throws IOException with one sentence; the target is then as it was
    */
   public void writeTo(Path target, boolean replace) throws IOException {
-    byte[] kitJson = bytes("kit.json");
+    byte[] kitJson =
+        ChangedKit.withoutFitted(
+            bytes("kit.json"), written("kit.json", MOST_KIT_BYTES, ReadingBudget.usual()));
     Path unpacked = Files.createTempDirectory("humble-kit");
     try {
       Map<String, Path> files = new TreeMap<>();
