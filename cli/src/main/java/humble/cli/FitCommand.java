@@ -1,6 +1,9 @@
 package humble.cli;
 
 import humble.core.casing.CaseFit;
+import humble.core.casing.Misfit;
+import humble.core.casing.Tails;
+import humble.core.words.Words;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +17,8 @@ import picocli.CommandLine.Parameters;
 /** Computes screws and clearances. */
 @Command(name = "fit", description = "Compute screw lengths and clearances of the case.")
 final class FitCommand extends humble.cli.Command {
+  private static final Words WORDS = Words.core(Locale.ENGLISH);
+
   @Parameters(paramLabel = "KIT")
   @Nullable Path kit;
 
@@ -31,16 +36,12 @@ final class FitCommand extends humble.cli.Command {
                     s.stackMm().low(),
                     s.stackMm().high(),
                     s.chooseMm().isEmpty() ? "none of those given" : s.chooseMm() + " mm")));
-    fit.clearances().stream()
-        .filter(c -> !c.ok())
-        .forEach(c ->
-            text.add(
-                String.format(
-                    Locale.ROOT,
-                    "%s needs %.1f mm, has %.1f mm",
-                    c.ref(),
-                    c.needsMm(),
-                    c.roomMm())));
+    fit.tails().stream().filter(Tails::isCut).forEach(each -> text.add(WORDS.say(each.said())));
+    for (Misfit misfit : fit.misfits()) {
+      text.add(WORDS.say(misfit.said()));
+      misfit.cures().forEach(cure -> text.add("    " + WORDS.say(cure.how())));
+    }
+    fit.unsaid().forEach(each -> text.add(WORDS.say(each)));
     fit.cutouts()
         .forEach(c ->
             text.add(
@@ -100,7 +101,59 @@ final class FitCommand extends humble.cli.Command {
                             c.dyMm(),
                             "ok",
                             c.ok()))
-                    .toList()),
+                    .toList(),
+            "facing",
+                fit.facing().stream()
+                    .map(f ->
+                        Answer.object(
+                            "ref",
+                            f.ref(),
+                            "tails",
+                            f.tails(),
+                            "other",
+                            f.other(),
+                            "other_tails",
+                            f.otherTails(),
+                            "room_mm",
+                            f.roomMm(),
+                            "needs_mm",
+                            f.needsMm(),
+                            "ok",
+                            f.ok()))
+                    .toList(),
+            "tails",
+                fit.tails().stream()
+                    .map(t ->
+                        Answer.object(
+                            "ref",
+                            t.ref(),
+                            "over",
+                            t.over(),
+                            "room_mm",
+                            t.roomMm(),
+                            "cut_to_mm",
+                            t.isCut() ? (Double) t.cutToMm() : null,
+                            "ok",
+                            t.ok()))
+                    .toList(),
+            "misfits",
+                fit.misfits().stream()
+                    .map(m ->
+                        Answer.object(
+                            "kind",
+                            m.kind().text(),
+                            "ref",
+                            m.ref(),
+                            "against",
+                            m.against(),
+                            "missing_mm",
+                            m.missingMm(),
+                            "text",
+                            WORDS.say(m.said()),
+                            "cures",
+                            m.cures().stream().map(cure -> WORDS.say(cure.how())).toList()))
+                    .toList(),
+            "unsaid", fit.unsaid().stream().map(WORDS::say).toList()),
         text,
         !fit.ok());
   }

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -185,7 +186,10 @@ final class PlanCommand extends humble.cli.Command {
                 plan.blocked().stream()
                     .map(b -> Answer.object("ref", b.ref(), "waits_for", b.waitsFor()))
                     .toList(),
-            "violations", plan.violations().stream().map(WORDS::say).toList(),
+            "violations",
+                Stream.concat(plan.violations().stream(), plan.misfits().stream())
+                    .map(WORDS::say)
+                    .toList(),
             "repairs", plan.repairs().stream().map(WORDS::say).toList()),
         text,
         plan.steps().isEmpty() && plan.blocked().isEmpty());

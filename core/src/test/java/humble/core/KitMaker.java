@@ -57,6 +57,7 @@ public final class KitMaker {
   private final List<Peripheral> peripherals = new ArrayList<>();
   private final List<PartPackage> packages = new ArrayList<>();
   private final List<Caution> cautions = new ArrayList<>();
+  private final List<Board> others = new ArrayList<>();
   private Enclosure enclosure;
   private final List<KitFault> faults = new ArrayList<>();
   private Handwork handwork = Handwork.NONE;
@@ -173,6 +174,19 @@ public final class KitMaker {
             null,
             own));
     return this;
+  }
+
+  /** Adds a board to the one of 80 × 60 mm. */
+  public KitMaker board(String id, double width, double height) {
+    others.add(new Board(id, "A1", width, height, 1.6, List.of(), Map.of()));
+    return this;
+  }
+
+  private List<Board> boards() {
+    List<Board> boards = new ArrayList<>();
+    boards.add(new Board("main", "A1", 80, 60, 1.6, List.of(), Map.of()));
+    boards.addAll(others);
+    return boards;
   }
 
   /** Adds a caution. */
@@ -398,7 +412,7 @@ public final class KitMaker {
         "A",
         "module",
         "",
-        List.of(new Board("main", "A1", 80, 60, 1.6, List.of(), Map.of())),
+        boards(),
         List.copyOf(lines),
         List.copyOf(places),
         new LinkedHashMap<>(nets),

@@ -514,7 +514,7 @@ class StagesTest {
             b -> titled(b, "Fit DISP1"),
             b -> b.at() == StageId.LOAD && b.card().goEnabled(),
             b -> b.at() == StageId.WAKE && titled(b, "Show the figure"),
-            b -> b.at() == StageId.CLOSE && titled(b, "Power it up"),
+            b -> b.at() == StageId.CLOSE && titled(b, "screws M2.5"),
             b -> b.at() == StageId.BOOK);
     BenchInTest bench = BenchInTest.open(home);
     for (Predicate<BenchInTest> place : places) {

@@ -85,6 +85,7 @@ final class EventJson {
     kinds.put("Started", BuildEvent.Started.class);
     kinds.put("Saw", BuildEvent.Saw.class);
     kinds.put("Woke", BuildEvent.Woke.class);
+    kinds.put("ScrewTaken", BuildEvent.ScrewTaken.class);
     kinds.put("Closed", BuildEvent.Closed.class);
     kinds.put("Noted", BuildEvent.Noted.class);
     kinds.put("Wrong", BuildEvent.Wrong.class);

@@ -95,6 +95,7 @@ class JournalTest {
         new BuildEvent.Saw(
             "screen", new DisplaySetting(new Pose(270, true), true, false, 2, -1).facts(), true),
         new BuildEvent.Woke("lamps"),
+        new BuildEvent.ScrewTaken("front", 16, 11.5),
         new BuildEvent.Closed("front"),
         new BuildEvent.Noted("Fit", "ein Öhr, 日本, \n zwei Zeilen"),
         new BuildEvent.Wrong("Power", "rail33"),
@@ -306,7 +307,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke Closed Noted Wrong TookBack"
+            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke ScrewTaken Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

@@ -189,6 +189,7 @@ public final class Build {
       case BuildEvent.Saw e ->
           facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
       case BuildEvent.Woke e -> awake.add(e.peripheral());
+      case BuildEvent.ScrewTaken e -> {}
       case BuildEvent.Closed e -> closed.add(e.step());
       case BuildEvent.Noted e -> {}
       case BuildEvent.Wrong e -> {}

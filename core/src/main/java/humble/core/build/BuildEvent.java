@@ -322,6 +322,9 @@ public sealed interface BuildEvent {
   /** A peripheral does what it should. */
   record Woke(String peripheral) implements BuildEvent {}
 
+  /** A screw of the case was another one: so long, and cut to so much; 0 where it was not cut. */
+  record ScrewTaken(String screw, double mm, double cutMm) implements BuildEvent {}
+
   /** A step of closing the case was done. */
   record Closed(String step) implements BuildEvent {
     /** The step in which the board is powered once more. */

@@ -2,7 +2,9 @@ package humble.core.casing;
 
 import humble.core.kit.Enclosure;
 import humble.core.units.Band;
+import humble.core.words.Phrase;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -53,6 +55,81 @@ public record ScrewFit(
             .toList();
     return new ScrewFit(screw, new Band(round(low), round(high)), tooShort, tooLong, choose);
   }
+
+  /** What a screw of another length would do. */
+  public enum Judged {
+    /** It holds, and does not bottom. */
+    FITS,
+    /** Its thread does not hold enough. */
+    SHORT,
+    /** It bottoms before it clamps; it can be cut. */
+    LONG,
+    /** It bottoms, and what could be cut off leaves no thread to begin with. */
+    TOO_LONG
+  }
+
+  /** A screw can be cut to no less than this. */
+  private static final double LEAST_MM = 3;
+
+  /** Judges a screw that is so long, in millimetres. */
+  public Judged judge(double lengthMm) {
+    if (lengthMm < tooShortMm - ROUNDING_MM) {
+      return Judged.SHORT;
+    }
+    if (tooLongMm == null || lengthMm <= tooLongMm + ROUNDING_MM) {
+      return Judged.FITS;
+    }
+    return tooLongMm >= Math.max(LEAST_MM, tooShortMm) - ROUNDING_MM
+        ? Judged.LONG
+        : Judged.TOO_LONG;
+  }
+
+  /** Gives the next length given below that which is chosen, of those that are too short. */
+  public Optional<Double> shorterMm() {
+    return screw.lengthsMm().stream()
+        .filter(length -> length < tooShortMm - ROUNDING_MM)
+        .max(Double::compare);
+  }
+
+  /** Gives the next length given that bottoms. */
+  public Optional<Double> longerMm() {
+    return tooLongMm == null
+        ? Optional.empty()
+        : screw.lengthsMm().stream()
+            .filter(length -> length > tooLongMm + ROUNDING_MM)
+            .min(Double::compare);
+  }
+
+  /** Gives how tight it is turned, by what it clamps and what its thread is in. */
+  public static Phrase tight(Enclosure casing, Enclosure.Screw screw) {
+    List<Enclosure.Layer> through =
+        casing.layers().stream().filter(l -> screw.through().contains(l.id())).toList();
+    String into =
+        casing.layers().stream()
+            .filter(l -> l.id().equals(screw.into()))
+            .map(Enclosure.Layer::material)
+            .findFirst()
+            .orElse("");
+    boolean brittle =
+        through.stream().anyMatch(l -> l.material().matches("(?i).*(acryl|glass|polystyrene).*"));
+    boolean thin =
+        through.stream()
+            .anyMatch(l ->
+                l.thicknessMm().high() < THIN_MM
+                    && !l.material().matches("(?i).*(steel|brass|alumin|metal).*"));
+    boolean plastic = into.matches("(?i).*(plastic|nylon|abs|pla|petg|print).*");
+    if (brittle) {
+      return Phrase.of("case.tight.brittle");
+    }
+    if (plastic) {
+      return Phrase.of("case.tight.plastic");
+    }
+    return Phrase.of(
+        thin ? "case.tight.thin" : into.isEmpty() ? "case.tight.unsaid" : "case.tight.metal");
+  }
+
+  /** A panel below this bends under a screw that is turned hard. */
+  private static final double THIN_MM = 2.2;
 
   /** Sums of tenths are rounded to the nanometre-and-a-bit so that 2.8 + 6 reads 8.8. */
   private static double round(double mm) {

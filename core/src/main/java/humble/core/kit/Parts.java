@@ -197,7 +197,23 @@ public final class Parts {
     Part part = get(ref);
     double standoff = part.placed().map(Place::standoffMm).orElse(0.0);
     double socket = socketOf(ref).map(this::fittedHeightMm).orElse(0.0);
-    return part.pack().heightMm() + standoff + socket;
+    boolean lies = part.placed().filter(place -> place.mount() == Mount.LYING).isPresent();
+    double own = lies ? LyingForm.heightMm(part.pack()) : part.pack().heightMm();
+    return own + standoff + socket;
+  }
+
+  /** Gives the height over its board that a part would have if it lay on it, in millimetres. */
+  public double lyingHeightMm(String ref) {
+    return LyingForm.heightMm(get(ref).pack());
+  }
+
+  /**
+   * Gives how far the underside of a part is off its board, in millimetres: its standoff and what
+   * it is plugged into.
+   */
+  public double undersideMm(String ref) {
+    double standoff = get(ref).placed().map(Place::standoffMm).orElse(0.0);
+    return standoff + socketOf(ref).map(this::fittedHeightMm).orElse(0.0);
   }
 
   /** Gives where the pad of a pin is, on its board, from the top. */

@@ -138,6 +138,27 @@ public record Place(
         pitchMm);
   }
 
+  /** Gives this place with its part sitting otherwise, so far off the board. */
+  public Place sitting(Mount how, double offMm) {
+    return new Place(
+        ref,
+        board,
+        side,
+        at,
+        rotationDeg,
+        how,
+        offMm,
+        maxHeightMm,
+        under,
+        jig,
+        panel,
+        leaveEmpty,
+        marks,
+        rowHoles,
+        rowFrom,
+        pitchMm);
+  }
+
   /** Gives this place on another board. */
   public Place onBoardNamed(String other) {
     return copied(other, at, marks, pitchMm);

@@ -2,6 +2,7 @@ package humble.core.own;
 
 import humble.core.kit.Board;
 import humble.core.kit.BoardState;
+import humble.core.kit.Enclosure;
 import humble.core.kit.Gate;
 import humble.core.kit.Line;
 import humble.core.kit.Model;
@@ -59,4 +60,7 @@ public sealed interface Edit {
 
   /** Something is measured before the work goes on. */
   record PutGate(Gate gate) implements Edit {}
+
+  /** The case is so. */
+  record PutCase(Enclosure casing) implements Edit {}
 }

@@ -15,6 +15,7 @@ import java.util.List;
  * @param blocked parts that wait for something that is not there
  * @param violations where the kit's own sheet breaks a hard fact
  * @param repairs what was moved in the kit's own sheet, and what it forgets; of that school only
+ * @param misfits what will not fit its case, whatever the order
  */
 public record Plan(
     School school,
@@ -25,8 +26,10 @@ public record Plan(
     List<Session> sessions,
     List<Blocked> blocked,
     List<Phrase> violations,
-    List<Phrase> repairs) {
+    List<Phrase> repairs,
+    List<Phrase> misfits) {
   public Plan {
+    misfits = List.copyOf(misfits);
     bound = List.copyOf(bound);
     repairs = List.copyOf(repairs);
     steps = List.copyOf(steps);

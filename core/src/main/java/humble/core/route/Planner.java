@@ -1,5 +1,8 @@
 package humble.core.route;
 
+import humble.core.casing.CaseFit;
+import humble.core.casing.Misfit;
+import humble.core.casing.Tails;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
@@ -29,6 +32,7 @@ public final class Planner {
 
   private final Parts parts;
   private final Kit kit;
+  private final Map<String, String> choices;
   private final School school;
   private final Work work;
   private final Blocks blocks;
@@ -41,6 +45,7 @@ public final class Planner {
     this.blocks = new Blocks(parts.kit());
     this.parts = parts;
     this.kit = parts.kit();
+    this.choices = choices;
     this.school = school;
     this.work =
         Work.of(
@@ -374,7 +379,10 @@ public final class Planner {
   }
 
   private Plan finish(OrderSearch.Outcome found, double minutes) {
-    List<Step> steps = new StepList(work, kit, found.order(), reasons(found)).steps();
+    CaseFit fit = CaseFit.of(parts, choices);
+    List<Step> steps =
+        new StepList(work, kit, found.order(), reasons(found))
+            .steps().stream().map(step -> withCase(step, fit)).toList();
     return new Plan(
         school,
         steps,
@@ -384,7 +392,21 @@ public final class Planner {
         new Evenings(work, steps).of(minutes),
         blocked,
         violations(),
-        repairs);
+        repairs,
+        fit.misfits().stream().map(Misfit::said).toList());
+  }
+
+  /** What the case will decide is said at the joint that cannot be undone. */
+  private static Step withCase(Step step, CaseFit fit) {
+    if (step.act() != Step.Act.FIT && step.act() != Step.Act.INSERT) {
+      return step;
+    }
+    List<Phrase> also = new ArrayList<>();
+    for (String ref : step.refs()) {
+      fit.of(ref).forEach(misfit -> also.add(misfit.said()));
+      fit.cut(ref).map(Tails::said).ifPresent(also::add);
+    }
+    return also.isEmpty() ? step : step.also(also);
   }
 
   private Reasons reasons(OrderSearch.Outcome found) {

@@ -2,6 +2,7 @@ package humble.core.route;
 
 import humble.core.kit.Side;
 import humble.core.words.Phrase;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -41,6 +42,27 @@ public record Step(
   public Step {
     refs = List.copyOf(refs);
     because = List.copyOf(because);
+  }
+
+  /** Gives this step with more reasons behind its own. */
+  Step also(List<Phrase> more) {
+    List<Phrase> all = new ArrayList<>(because);
+    all.addAll(more);
+    return new Step(
+        n,
+        act,
+        refs,
+        line,
+        count,
+        id,
+        board,
+        side,
+        heightMm,
+        minutes,
+        unattended,
+        joints,
+        all,
+        switchOff);
   }
 
   /** Tells whether its parts are known by their line and number alone. */

@@ -535,6 +535,7 @@ class OwnKitTest {
         case Edit.PutPackage e -> throw new AssertionError(edit);
         case Edit.PutState e -> throw new AssertionError(edit);
         case Edit.PutGate e -> throw new AssertionError(edit);
+        case Edit.PutCase e -> throw new AssertionError(edit);
       }
       return kit.withBoard(places, nets);
     }

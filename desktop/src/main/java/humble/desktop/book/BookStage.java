@@ -171,6 +171,7 @@ public final class BookStage implements Stage {
       case BuildEvent.Started e -> StageId.LOAD;
       case BuildEvent.Saw e -> StageId.WAKE;
       case BuildEvent.Woke e -> StageId.WAKE;
+      case BuildEvent.ScrewTaken e -> StageId.CLOSE;
       case BuildEvent.Closed e -> StageId.CLOSE;
       case BuildEvent.PlansEvenings e -> StageId.PLAN;
       case BuildEvent.MarksWeighed e -> StageId.FIT;

@@ -48,6 +48,7 @@ final class PartHand extends StepHand {
     Card.Maker card = begun();
     PartLines lines = new PartLines(seat, open, step, part, said(focused().orElse(part.ref())));
     lines.how(card);
+    fitsCase(card);
     boolean cautioned = caution(card);
     // What can burst is told at every one of its kind, whatever else the kit cautions of there.
     if (harm == Harm.DANGER ? !cautionsOfReversing() : !cautioned && harm.needsTwoMarks()) {

@@ -87,10 +87,27 @@ abstract class StepHand extends OnBoardHand {
 
   /** Adds the last reasons for the place of the step. */
   protected final void why(Card.Maker card) {
-    List<Phrase> because = step.because();
+    List<Phrase> because = step.because().stream().filter(phrase -> !isOfCase(phrase)).toList();
     because
         .subList(Math.max(0, because.size() - 2), because.size())
         .forEach(phrase -> card.why(seat.say(phrase)));
+  }
+
+  /** What the case will decide: said by a sentence of its own. */
+  private static boolean isOfCase(Phrase phrase) {
+    return phrase.key().startsWith("case.");
+  }
+
+  /** Says what the case will decide of the parts of the step, before their joints are made. */
+  protected final void fitsCase(Card.Maker card) {
+    List<Phrase> all = step.because().stream().filter(StepHand::isOfCase).toList();
+    all.stream()
+        .filter(phrase -> phrase.key().startsWith("case.misfit."))
+        .findFirst()
+        .ifPresent(phrase -> card.verdict(false, say("fit.case", seat.say(phrase))));
+    all.stream()
+        .filter(phrase -> !phrase.key().startsWith("case.misfit."))
+        .forEach(phrase -> card.how(seat.say(phrase)));
   }
 
   /** Adds the keys that hold in every step. */

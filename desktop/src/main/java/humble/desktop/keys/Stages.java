@@ -56,7 +56,7 @@ record Stages(Session session, Desk desk, Clock clock) {
       case POWER -> new PowerStage(open, desk);
       case LOAD -> new LoadStage(open, desk, session.home());
       case WAKE -> new WakeStage(open, desk);
-      case CLOSE -> new CloseStage(open, desk);
+      case CLOSE -> new CloseStage(session, desk);
       case BOOK -> new BookStage(open, desk, session.home());
     };
   }

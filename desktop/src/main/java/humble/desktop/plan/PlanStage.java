@@ -143,6 +143,14 @@ public final class PlanStage implements Stage {
 
   private void reasons(Card.Maker card, Plan plan) {
     plan.repairs().forEach(repair -> card.why(desk.coreWords().say(repair)));
+    if (!plan.misfits().isEmpty()) {
+      card.verdict(
+          false,
+          words.say(
+              "plan.misfits",
+              plan.misfits().size(),
+              desk.coreWords().say(plan.misfits().getFirst())));
+    }
     List<String> first =
         open.kit().bagged().stream()
             .filter(line -> !line.refs().isEmpty() && BenchTrial.of(line).isPresent())

@@ -20,7 +20,10 @@ import java.util.function.Consumer;
 record GateCards(Seat seat, OpenBuild open, Locks locks, Consumer<Hand> layOver) {
   /** Gives which gate it is of how many. */
   String kicker(Gate gate) {
-    return seat.say("power.kicker", locks.gates().indexOf(gate) + 1, open.kit().gates().size());
+    int at = locks.gates().indexOf(gate);
+    return at < 0
+        ? seat.say("power.kicker.again")
+        : seat.say("power.kicker", at + 1, open.kit().gates().size());
   }
 
   /** Gives what is measured at a gate. */

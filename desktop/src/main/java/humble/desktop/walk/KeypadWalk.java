@@ -95,6 +95,9 @@ public final class KeypadWalk {
     if (window.stage() == StageId.LOAD && card.field().isPresent() && card.key('.').isPresent()) {
       return List.of(KeyCode.DECIMAL);
     }
+    if (window.stage() == StageId.CLOSE && card.key('1').isPresent()) {
+      return List.of(KeyCode.NUMPAD1);
+    }
     if (window.stage() == StageId.POWER && card.key('1').isPresent()) {
       return List.of(KeyCode.NUMPAD1);
     }

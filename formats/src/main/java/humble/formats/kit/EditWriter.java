@@ -36,7 +36,7 @@ public final class EditWriter {
     if (!edits.isEmpty()) {
       changes.addAll(writtenOut(folder, kit));
     }
-    edits.forEach(edit -> changes.add(change(edit)));
+    edits.forEach(edit -> changes.add(change(folder, edit)));
     return changes;
   }
 
@@ -68,7 +68,7 @@ public final class EditWriter {
     return changes;
   }
 
-  private static KitChange change(Edit edit) {
+  private static KitChange change(KitFolder folder, Edit edit) {
     return switch (edit) {
       case Edit.PutBoard e -> of("boards", e.board().id(), to -> KitWriter.board(to, e.board()));
       case Edit.PutPlace e -> of("places", e.place().ref(), to -> KitWriter.place(to, e.place()));
@@ -89,6 +89,7 @@ public final class EditWriter {
       case Edit.PutSupply e -> of("supplies", e.supply().id(), to -> supply(to, e.supply()));
       case Edit.PutState e -> of("states", e.state().id(), to -> state(to, e.state()));
       case Edit.PutGate e -> of("gates", e.gate().id(), to -> gate(to, e.gate()));
+      case Edit.PutCase e -> EnclosureWriter.change(folder, e.casing());
     };
   }
 

@@ -4,6 +4,7 @@ import humble.core.kit.Enclosure;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
 import humble.core.units.Band;
+import java.util.Optional;
 
 /** Reads the case. */
 final class EnclosureJson {
@@ -13,7 +14,7 @@ final class EnclosureJson {
     Enclosure enclosure =
         new Enclosure(
             c.text("title"),
-            c.each("layers", l -> new Enclosure.Layer(l.needId("id"), l.text("title"), band(l))),
+            c.each("layers", EnclosureJson::layer),
             c.each("screws", EnclosureJson::screw),
             c.each(
                 "rooms",
@@ -36,6 +37,32 @@ final class EnclosureJson {
     return enclosure;
   }
 
+  private static Enclosure.Layer layer(Cursor l) {
+    String id = l.needId("id");
+    Optional<String> kind = l.maybeText("kind");
+    Optional<Enclosure.LayerKind> known = kind.flatMap(Enclosure.LayerKind::named);
+    if (kind.isPresent() && known.isEmpty()) {
+      l.error("kind", "There is no kind of layer '" + kind.get() + "'.");
+    }
+    Double x = l.maybeNumber("x_mm");
+    Double y = l.maybeNumber("y_mm");
+    Optional<String> face = l.maybeText("face");
+    if (face.isPresent() && Side.named(face.get()).isEmpty()) {
+      l.error("face", "A board has a 'top' and a 'bottom'; '" + face.get() + "' is neither.");
+    }
+    Side side = face.flatMap(Side::named).orElse(Side.TOP);
+    return new Enclosure.Layer(
+        id,
+        l.text("title"),
+        band(l),
+        known,
+        l.text("material"),
+        x == null && y == null && face.isEmpty()
+            ? Optional.empty()
+            : Optional.of(
+                new Enclosure.Lies(new PointMm(x == null ? 0 : x, y == null ? 0 : y), side)));
+  }
+
   private static Enclosure.Screw screw(Cursor s) {
     return new Enclosure.Screw(
         s.needId("id"),
@@ -56,7 +83,9 @@ final class EnclosureJson {
         new PointMm(o.number("x_mm", 0), o.number("y_mm", 0)),
         o.number("width_mm", 0),
         o.number("height_mm", 0),
-        o.child("top_mm").map(top -> KitJson.band(top, "low", "high")).orElse(null));
+        o.child("top_mm").map(top -> KitJson.band(top, "low", "high")).orElse(null),
+        o.maybeNumber("part_width_mm"),
+        o.maybeNumber("part_height_mm"));
   }
 
   private static Band band(Cursor c) {

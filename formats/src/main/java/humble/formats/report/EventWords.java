@@ -6,6 +6,7 @@ import humble.core.units.Engineering;
 import humble.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Puts an event into one short sentence. */
@@ -95,9 +96,11 @@ public final class EventWords {
       case BuildEvent.TookOut e -> words.say("event.took-out", List.copyOf(e.refs()));
       case BuildEvent.LeftOut e -> words.say("event.left-out", e.ref(), e.reason());
       case BuildEvent.Replaced e -> words.say("event.replaced", e.ref(), e.reason());
-      case BuildEvent.GateRead e -> words.say("event.gate-read", e.gate(), reading(words, e));
-      case BuildEvent.GatePassed e -> words.say("event.gate-passed", e.gate());
-      case BuildEvent.GateOverridden e -> words.say("event.gate-overridden", e.gate(), e.reason());
+      case BuildEvent.GateRead e ->
+          words.say("event.gate-read", gate(words, e.gate()), reading(words, e));
+      case BuildEvent.GatePassed e -> words.say("event.gate-passed", gate(words, e.gate()));
+      case BuildEvent.GateOverridden e ->
+          words.say("event.gate-overridden", gate(words, e.gate()), e.reason());
       case BuildEvent.FaultHidden e -> words.say("event.hidden", e.level());
       case BuildEvent.Observed e -> words.say("event.observed", e.what());
       case BuildEvent.Mended e ->
@@ -109,6 +112,10 @@ public final class EventWords {
           words.say(e.byItself() ? "event.started" : "event.not-started", e.image());
       case BuildEvent.Saw e -> words.say("event.saw", e.peripheral(), facts(words, e.facts()));
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
+      case BuildEvent.ScrewTaken e ->
+          e.cutMm() > 0
+              ? words.say("event.screw-cut", e.screw(), mm(e.mm()), mm(e.cutMm()))
+              : words.say("event.screw", e.screw(), mm(e.mm()));
       case BuildEvent.Closed e ->
           words.knows("event.closed." + e.step())
               ? words.say("event.closed." + e.step())
@@ -118,6 +125,15 @@ public final class EventWords {
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
       case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
+  }
+
+  /** The gate that is read once more before the last screw is none of the kit's. */
+  private static String gate(Words words, String id) {
+    return id.equals(BuildEvent.Closed.ONCE_MORE) ? words.say("event.gate.once-more") : id;
+  }
+
+  private static String mm(double value) {
+    return String.format(Locale.ROOT, "%.1f mm", value);
   }
 
   /** Gives a gate's reading with its unit. */

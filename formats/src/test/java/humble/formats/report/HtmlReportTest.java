@@ -189,6 +189,7 @@ class HtmlReportTest {
             new BuildEvent.Saw(
                 "screen", new DisplaySetting(new Pose(90, true), false, false, 0, 0).facts(), true),
             new BuildEvent.Woke("lamps"),
+            new BuildEvent.ScrewTaken("front", 16, 11.5),
             new BuildEvent.Closed("front"),
             new BuildEvent.Closed("closed"),
             new BuildEvent.Noted("Fit", "x"),

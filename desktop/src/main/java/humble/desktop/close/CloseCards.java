@@ -1,0 +1,103 @@
+package humble.desktop.close;
+
+import humble.core.casing.CaseFit;
+import humble.core.casing.Section;
+import humble.core.kit.Enclosure;
+import humble.core.kit.Parts;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Session;
+import humble.desktop.stage.Card;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** What the hands of Close share: the build with its kit as it was last told, and the section. */
+final class CloseCards {
+  private final Seat seat;
+  private final Session session;
+  private int plane;
+  private @Nullable OpenBuild fittedFor;
+  private @Nullable CaseFit fit;
+
+  CloseCards(Seat seat, Session session) {
+    this.seat = seat;
+    this.session = session;
+  }
+
+  Session session() {
+    return session;
+  }
+
+  OpenBuild open() {
+    return session.open().orElseThrow();
+  }
+
+  Optional<Enclosure> casing() {
+    return open().kit().casing();
+  }
+
+  /** The parts as they are laid out by the kit: what is not fitted yet has to fit too. */
+  Parts parts() {
+    return open().parts();
+  }
+
+  CaseFit fit() {
+    OpenBuild now = open();
+    CaseFit known = fit;
+    if (known == null || fittedFor != now) {
+      known = CaseFit.of(now.parts(), now.build().choices());
+      fit = known;
+      fittedFor = now;
+    }
+    return known;
+  }
+
+  private List<Section.Plane> planes() {
+    return Section.planes(parts(), open().build().choices(), fit());
+  }
+
+  /** Cuts through a part from now on, where it can be cut through. */
+  void lookAt(String ref) {
+    List<Section.Plane> all = planes();
+    for (int i = 0; i < all.size(); i++) {
+      if (all.get(i).ref().equals(ref)) {
+        plane = i;
+      }
+    }
+  }
+
+  /** Adds the key that cuts elsewhere. */
+  void withPlanes(Card.Maker card) {
+    List<Section.Plane> all = planes();
+    if (all.size() > 1) {
+      Section.Plane next = all.get((plane + 1) % all.size());
+      card.key(
+          '+', seat.say("close.key.plane", next.ref()), () -> plane = (plane + 1) % all.size());
+    }
+  }
+
+  /** Gives the section, with a screw that is in hand; an empty name for none. */
+  Mat mat(String screw) {
+    List<Section.Plane> all = planes();
+    Section.Plane through = all.isEmpty() ? null : all.get(plane % all.size());
+    Section section =
+        Section.at(parts(), open().build().choices(), through == null ? 0 : through.atMm());
+    return new SectionMat(
+        seat.say("close.mat"),
+        parts(),
+        section,
+        through == null ? "" : through.ref(),
+        fit(),
+        screw,
+        seat.words(),
+        seat.desk().coreWords());
+  }
+
+  /** Gives millimetres as they stand on a rule. */
+  static String mm(double value) {
+    return String.format(Locale.ROOT, value == Math.rint(value) ? "%.0f mm" : "%.1f mm", value);
+  }
+}
