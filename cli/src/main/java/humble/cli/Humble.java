@@ -55,6 +55,7 @@ import picocli.CommandLine.Command;
       FitCommand.class,
       BuildsCommand.class,
       ReportCommand.class,
+      CompareCommand.class,
       JournalCommand.class,
       picocli.AutoComplete.GenerateCompletion.class,
       CommandLine.HelpCommand.class

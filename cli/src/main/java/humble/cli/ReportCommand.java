@@ -3,7 +3,11 @@ package humble.cli;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
+import humble.formats.kit.KitFolder;
+import humble.formats.kit.KitRead;
 import humble.formats.report.HtmlReport;
+import humble.formats.report.PdfReport;
+import humble.formats.report.TextReports;
 import humble.store.Journal;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -24,7 +28,11 @@ final class ReportCommand extends humble.cli.Command {
   @Parameters(paramLabel = "BUILD", description = "Id or name of a build.")
   String build = "";
 
-  @Option(names = "-o", required = true, paramLabel = "FILE.html")
+  @Option(
+      names = "-o",
+      required = true,
+      paramLabel = "FILE",
+      description = "FILE.html, .pdf, .md, .csv or .json: what is written follows from it.")
   @Nullable Path out;
 
   @Option(names = "--force", description = "Replace an existing file.")
@@ -33,8 +41,10 @@ final class ReportCommand extends humble.cli.Command {
   @Override
   Answer answer() {
     Path file = Objects.requireNonNull(out);
-    if (!String.valueOf(file.getFileName()).endsWith(".html")) {
-      throw new BadInput("-o: this version writes .html.");
+    String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
+    String ending = name.substring(name.lastIndexOf('.') + 1);
+    if (!List.of("html", "pdf", "md", "csv", "json").contains(ending)) {
+      throw new BadInput("-o: a report ends in .html, .pdf, .md, .csv or .json.");
     }
     if (Files.exists(file) && !force) {
       throw new BadInput(file + " exists: --force replaces it.");
@@ -45,14 +55,36 @@ final class ReportCommand extends humble.cli.Command {
           found
               .began()
               .orElseThrow(() -> new BadInput("The build '" + build + "' has no beginning."));
-      Kit kit = kit(Path.of(began.kitPath()));
-      String page = HtmlReport.of(kit, found, Locale.ENGLISH, ZoneId.systemDefault());
-      Written.to(file, force, page.getBytes(StandardCharsets.UTF_8));
+      Written.to(file, force, bytes(kit(found, began), found, ending));
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }
     return new Answer(
         Answer.object("written", file.toString()), List.of("Written: " + file), false);
+  }
+
+  /** The kit as it was told on the bench, where it can be read so; else as it is on the disk. */
+  private Kit kit(Build found, BuildEvent.Began began) {
+    Path path = Path.of(began.kitPath());
+    return KitFolder.at(path).with(found.kitChanges()).read() instanceof KitRead.Opened opened
+        ? opened.kit()
+        : kit(path);
+  }
+
+  private static byte[] bytes(Kit kit, Build found, String ending) throws IOException {
+    ZoneId zone = ZoneId.systemDefault();
+    Locale locale = Locale.ENGLISH;
+    return switch (ending) {
+      case "pdf" -> PdfReport.of(kit, found, locale, zone);
+      case "md" -> utf8(TextReports.markdown(kit, found, locale, zone));
+      case "csv" -> utf8(TextReports.csv(found, locale));
+      case "json" -> utf8(TextReports.json(kit, found, locale, zone));
+      default -> utf8(HtmlReport.of(kit, found, locale, zone));
+    };
+  }
+
+  private static byte[] utf8(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
   }
 
   private Build find(Journal journal) {

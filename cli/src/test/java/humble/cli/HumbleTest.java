@@ -288,7 +288,7 @@ class HumbleTest {
   @Test
   void fitGivesScrewsAndClearances() {
     JsonNode fit = json("fit", KIT);
-    assertThat(keys(fit)).containsExactly("screws", "clearances", "cutouts");
+    assertThat(keys(fit)).startsWith("screws", "clearances", "cutouts");
     JsonNode screw = fit.get("screws").get(0);
     assertThat(keys(screw))
         .containsExactly("id", "stack_mm", "choose_mm", "too_long_mm", "too_short_mm");

@@ -84,6 +84,58 @@ class JournalCommandsTest {
   }
 
   @Test
+  void aReportIsWhatItsNameSaysAndBuildsAreComparedFromWhatPeopleHandIn() throws Exception {
+    String kit =
+        Path.of(System.getProperty("humble.root", ".."), "kits", "glowmoth")
+            .toAbsolutePath()
+            .toString();
+    journal(
+        new BuildEvent.Began("Glowmoth lantern badge", "glowmoth", kit, 7),
+        new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
+        new BuildEvent.JointSeen("R1.1", "dry"));
+    Path odd = folder.resolve("report.doc");
+    Ran not = run("report", "glowmoth-1", "-o", odd.toString());
+    assertThat(not.status()).isEqualTo(2);
+    assertThat(not.err()).contains(".html, .pdf, .md, .csv or .json");
+    for (String ending : List.of("pdf", "md", "csv", "json")) {
+      Path file = folder.resolve("report." + ending);
+      assertThat(run("report", "glowmoth-1", "-o", file.toString()).status()).isZero();
+      byte[] bytes = Files.readAllBytes(file);
+      assertThat(new String(bytes, StandardCharsets.ISO_8859_1))
+          .startsWith(
+              switch (ending) {
+                case "pdf" -> "%PDF-";
+                case "md" -> "# Glowmoth lantern badge";
+                case "csv" -> "number,at,stage,act,text,taken_back";
+                default -> "{";
+              });
+    }
+    assertThat(folder.resolve("report.md")).content().contains("1 of 2 parts");
+    Path club = Files.createDirectory(folder.resolve("club"));
+    assertThat(run("compare", club.toString()).status()).isEqualTo(2);
+    assertThat(run("journal", "export", club.resolve("a.jsonl").toString()).status()).isZero();
+    // Another maker's build of the same kit, in which that step went well.
+    Files.writeString(
+        club.resolve("b.jsonl"),
+        Files.readString(club.resolve("a.jsonl"))
+            .replace("glowmoth-1", "mine")
+            .replace("\"dry\"", "\"good\""));
+    Ran both = run("compare", club.toString(), "--json");
+    assertThat(both.status()).isZero();
+    assertThat(both.out())
+        .startsWith("{\"builds\":[{\"id\":")
+        .contains("\"first_time_right\":0.5")
+        .contains("\"first_time_right\":1.0")
+        .contains("\"step\":\"fit:R1\"")
+        .contains("\"wrong\":1,\"builds\":2");
+    Files.writeString(club.resolve("c.jsonl"), "{\"format\":\"something\"}\n");
+    Ran bad = run("compare", club.toString());
+    assertThat(bad.status()).isEqualTo(2);
+    assertThat(bad.err()).contains("c.jsonl");
+    assertThat(bad.out()).isEmpty();
+  }
+
+  @Test
   void theJournalIsCheckedTakenOutAndPutBack() throws Exception {
     journal(
         new BuildEvent.Began("Glowmoth lantern badge", "glowmoth", "nowhere", 7),

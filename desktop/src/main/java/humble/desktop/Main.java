@@ -198,6 +198,7 @@ public final class Main extends Application {
     Session session = ready.get();
     boolean dark = Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
     BenchWindow window = new BenchWindow(session, Clock.systemUTC(), arguments.night() || dark);
+    window.documents(getHostServices()::showDocument);
     Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> uncaught(session, window, fault));
     Preferences sizes = prepared.sizes().join();
     faces.join();

@@ -257,13 +257,17 @@ class HardshipTest {
       Files.createDirectories(report.getParent());
       Files.writeString(report, "mine");
       bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       assertThat(report).hasContent("mine");
       assertThat(verdict(bench)).contains("there already");
       bench.press(KeyCode.ADD);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       assertThat(report).hasContent("mine");
       assertThat(home.resolve("reports/glowmoth-1-2.html")).content().contains("<bdi>");
       bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       assertThat(report).content().contains("<bdi>");
     }
   }
@@ -282,6 +286,7 @@ class HardshipTest {
     try (BenchInTest bench = BenchInTest.again(home.resolve("in"))) {
       bench.press(KeyCode.F10);
       bench.press(KeyCode.ENTER);
+      bench.waitFor(() -> bench.card().verdict().isPresent());
       assertThat(home.resolve("in/reports")).isDirectoryContaining("glob:**/_.._.._out.html");
       assertThat(home).isDirectoryNotContaining("glob:**/*.html");
     }

@@ -23,9 +23,17 @@ import java.util.function.UnaryOperator;
  * @param ref the part
  * @param tails whether these are the ends of its leads
  * @param reachMm how far it stands off the board
+ * @param underMm how far its underside is off the board
  */
 record Body(
-    String ref, boolean tails, double left, double low, double right, double top, double reachMm) {
+    String ref,
+    boolean tails,
+    double left,
+    double low,
+    double right,
+    double top,
+    double reachMm,
+    double underMm) {
   private static final double LEAD_MM = 0.7;
 
   boolean meets(Body other) {
@@ -53,11 +61,12 @@ record Body(
                 false,
                 outline(part, place).stream().map(lies).toList(),
                 0,
-                parts.fittedHeightMm(part.ref())));
+                parts.fittedHeightMm(part.ref()),
+                parts.undersideMm(part.ref())));
       } else if (hasTails(parts, part)) {
         List<PointMm> pins = part.pack().pins().stream().map(PackagePin::at).map(lies).toList();
         bodies.add(
-            around(part.ref(), true, pins, LEAD_MM, Tails.usualMm(part, board.thicknessMm())));
+            around(part.ref(), true, pins, LEAD_MM, Tails.usualMm(part, board.thicknessMm()), 0));
       }
     }
     return bodies;
@@ -89,7 +98,7 @@ record Body(
   }
 
   private static Body around(
-      String ref, boolean tails, List<PointMm> corners, double more, double reach) {
+      String ref, boolean tails, List<PointMm> corners, double more, double reach, double under) {
     double left = Double.POSITIVE_INFINITY;
     double low = Double.POSITIVE_INFINITY;
     double right = Double.NEGATIVE_INFINITY;
@@ -100,6 +109,6 @@ record Body(
       low = Math.min(low, corner.yMm() - more);
       top = Math.max(top, corner.yMm() + more);
     }
-    return new Body(ref, tails, left, low, right, top, reach);
+    return new Body(ref, tails, left, low, right, top, reach, under);
   }
 }

@@ -32,6 +32,8 @@ public record Section(
   private static final double RIM_MM = 3;
 
   private static final double POST_MM = 5;
+  private static final double LEGS_MM = 0.8;
+  private static final double LEG_MM = 0.6;
 
   public Section {
     shapes = List.copyOf(shapes);
@@ -46,6 +48,8 @@ public record Section(
     /** What keeps layers apart; where it stands the kit does not say, so it is drawn at the rim. */
     KEEPER,
     PART,
+    /** What a part that stands off its board stands on; where, is not said. */
+    LEG,
     TAILS
   }
 
@@ -55,9 +59,16 @@ public record Section(
    * @param id layer or part
    * @param fromMm where it begins in depth
    * @param toMm where it ends
+   * @param front whether it stands off the side of its board that looks to the front
    */
   public record Shape(
-      Role role, String id, double leftMm, double rightMm, double fromMm, double toMm) {}
+      Role role,
+      String id,
+      double leftMm,
+      double rightMm,
+      double fromMm,
+      double toMm,
+      boolean front) {}
 
   /** Where it is worth cutting a stack, and the part that it is cut for. */
   public record Plane(String ref, double atMm) {}
@@ -149,15 +160,32 @@ public record Section(
     for (OnBoard side : onBoards(parts, stack, Choices.leftOut(kit, choices))) {
       for (Body body : side.bodies()) {
         if (body.isCutAt(planeMm)) {
-          double from = side.front() ? side.level().fromMm() - body.reachMm() : side.level().toMm();
+          double board = side.front() ? side.level().fromMm() : side.level().toMm();
+          double sign = side.front() ? -1 : 1;
+          double tip = board + sign * body.reachMm();
+          double under = board + sign * body.underMm();
           shapes.add(
               new Shape(
                   body.tails() ? Role.TAILS : Role.PART,
                   body.ref(),
                   body.left(),
                   body.right(),
-                  from,
-                  from + body.reachMm()));
+                  Math.min(tip, under),
+                  Math.max(tip, under),
+                  side.front()));
+          if (body.underMm() > LEGS_MM) {
+            for (double at : new double[] {body.left() + 1, body.right() - 1 - LEG_MM}) {
+              shapes.add(
+                  new Shape(
+                      Role.LEG,
+                      body.ref(),
+                      at,
+                      at + LEG_MM,
+                      Math.min(board, under),
+                      Math.max(board, under),
+                      side.front()));
+            }
+          }
         }
       }
     }
@@ -165,7 +193,7 @@ public record Section(
   }
 
   private static Shape shape(Role role, Stack.Level level, double left, double right) {
-    return new Shape(role, level.id(), left, right, level.fromMm(), level.toMm());
+    return new Shape(role, level.id(), left, right, level.fromMm(), level.toMm(), false);
   }
 
   /** A plate is cut into what its holes leave. */

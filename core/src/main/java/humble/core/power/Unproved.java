@@ -68,7 +68,8 @@ public final class Unproved {
     return open;
   }
 
-  private static boolean wasPowered(Kit kit, Build build) {
+  /** Tells whether anybody powered it, on the bench or on the practice bench. */
+  public static boolean wasPowered(Kit kit, Build build) {
     return kit.gates().stream()
             .anyMatch(
                 gate -> gate.measure().isPowered() && build.passedGates().containsKey(gate.id()))
@@ -85,7 +86,8 @@ public final class Unproved {
   }
 
   /** Tells whether the practice bench answered for anything that counts as proved. */
-  private static boolean restsOnPractice(Build build) {
+  /** Tells whether anything that was read or tried was simulated. */
+  public static boolean restsOnPractice(Build build) {
     return build.gateReadings().values().stream()
             .anyMatch(read -> read.practice() && build.passedGates().containsKey(read.gate()))
         || build.loaded().values().stream().anyMatch(BuildEvent.Loaded::practice)

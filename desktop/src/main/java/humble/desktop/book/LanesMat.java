@@ -1,23 +1,28 @@
 package humble.desktop.book;
 
+import humble.core.book.BenchStage;
+import humble.core.book.Ledger;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
 import humble.desktop.stage.StageId;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /**
  * Evenings as lanes: in each, the acts in their order, stage by stage; the last things that
  * happened below.
  */
-record LanesMat(String title, List<Mark> marks, ZoneId zone, Words words) implements Mat {
+record LanesMat(String title, List<Mark> marks, Ledger ledger, ZoneId zone, Words words)
+    implements Mat {
   private static final int LAST = 16;
 
   /** One act. */
@@ -37,11 +42,57 @@ record LanesMat(String title, List<Mark> marks, ZoneId zone, Words words) implem
       lane(pen, day.getKey(), day.getValue(), 30, y, w - 60);
       y += 92;
     }
-    last(pen, 20, y + 14, w - 40, h - y - 34);
+    stages(pen, 30, y + 8, w - 60);
+    last(pen, 20, y + 74, w - 40, h - y - 94);
+  }
+
+  private String hours(Duration time) {
+    return words.say(
+        "time.hours", time.toHours(), String.format(Locale.ROOT, "%02d", time.toMinutesPart()));
+  }
+
+  /** The hours at the bench as one bar, stage by stage, as wide as each took. */
+  private void stages(Pen pen, double x, double y, double w) {
+    double all = ledger.bench().toSeconds();
+    if (all <= 0) {
+      return;
+    }
+    double at = x;
+    double labelEnd = x - 10;
+    Token[] shades = {Token.COPPER_PALE, Token.TIN, Token.MASK_PALE};
+    int shade = 0;
+    for (BenchStage stage : BenchStage.values()) {
+      Duration spent = ledger.hours().getOrDefault(stage, Duration.ZERO);
+      if (spent.isZero()) {
+        continue;
+      }
+      double wide = w * spent.toSeconds() / all;
+      pen.box(at, y, wide, 20, 0, shades[shade % shades.length], Token.INK_SOFT);
+      shade++;
+      String label = words.say(StageId.valueOf(stage.name()).key()) + " " + hours(spent);
+      double width = Pen.width(label, 13, false);
+      double start = Math.max(at, labelEnd);
+      if (start < at + wide && start + width <= x + w) {
+        pen.text(label, start, y + 34, 13, Token.INK, Pen.Hang.LEFT);
+        labelEnd = start + width + 12;
+      }
+      at += wide;
+    }
   }
 
   private void lane(Pen pen, LocalDate day, List<Mark> acts, double x, double y, double w) {
     pen.bold(day.toString(), x, y + 4, 16, Token.INK, Pen.Hang.LEFT);
+    ledger.evenings().stream()
+        .filter(evening -> evening.day().equals(day))
+        .findFirst()
+        .ifPresent(evening ->
+            pen.text(
+                words.say("book.evening", hours(evening.bench()), evening.joints(), evening.acts()),
+                x + w,
+                y + 4,
+                15,
+                Token.INK_SOFT,
+                Pen.Hang.RIGHT));
     double line = y + 42;
     pen.line(x, line, x + w, line, Token.COPPER_PALE, 6);
     double step = w / Math.max(1, acts.size());

@@ -9,6 +9,8 @@ import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -98,6 +100,7 @@ final class CloseCards {
 
   /** Gives millimetres as they stand on a rule. */
   static String mm(double value) {
-    return String.format(Locale.ROOT, value == Math.rint(value) ? "%.0f mm" : "%.1f mm", value);
+    return new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT)).format(value)
+        + " mm";
   }
 }

@@ -50,6 +50,7 @@ record SectionDrawing(Section section, CaseFit fit, String through, Words words,
             case FILM -> Token.FLUX_PALE;
             case KEEPER -> Token.CARD;
             case PART -> wrong ? Token.ALARM_PALE : Token.TIN;
+            case LEG -> Token.COPPER_PALE;
             case TAILS -> wrong ? Token.ALARM_PALE : Token.COPPER_PALE;
           };
       pen.box(
@@ -121,7 +122,7 @@ record SectionDrawing(Section section, CaseFit fit, String through, Words words,
         .filter(shape -> shape.role() == role)
         .findFirst()
         .map(shape -> {
-          boolean front = isFront(shape);
+          boolean front = shape.front();
           double tip = front ? shape.fromMm() : shape.toMm();
           // What is too much lies within the part, what is too little beyond its end.
           boolean beyond = misfit.kind() == Misfit.Kind.LOW;
@@ -172,12 +173,5 @@ record SectionDrawing(Section section, CaseFit fit, String through, Words words,
     if (told) {
       pen.tag(text, x + 10, (tip + other) / 2, 16, Token.ALARM, Token.MAT, Pen.Hang.LEFT);
     }
-  }
-
-  /** Tells whether a part stands off the side of its board that looks to the front. */
-  private boolean isFront(Section.Shape shape) {
-    return section.shapes().stream()
-        .filter(each -> each.role() == Section.Role.BOARD)
-        .anyMatch(board -> Math.abs(board.fromMm() - shape.toMm()) < 1e-6);
   }
 }

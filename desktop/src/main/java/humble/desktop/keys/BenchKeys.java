@@ -288,6 +288,16 @@ public final class BenchKeys implements Desk {
     face.chooseFile(title, then);
   }
 
+  @Override
+  public void chooseFolder(String title, Consumer<Path> then) {
+    face.chooseFolder(title, then);
+  }
+
+  @Override
+  public boolean showFile(Path file) {
+    return face.showFile(file);
+  }
+
   /** Opens a file where the stage takes one. */
   public void openFile() {
     handle(() -> stage.openFile());

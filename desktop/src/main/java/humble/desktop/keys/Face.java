@@ -18,6 +18,12 @@ public interface Face {
   /** Asks for a file in the system's own way. */
   void chooseFile(String title, Consumer<Path> then);
 
+  /** Asks for a folder in the system's own way. */
+  void chooseFolder(String title, Consumer<Path> then);
+
+  /** Shows a file in the program that the system has for it; tells whether there is one. */
+  boolean showFile(Path file);
+
   /** Gives the text that was copied elsewhere. */
   Optional<String> copied();
 

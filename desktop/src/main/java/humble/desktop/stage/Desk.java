@@ -18,6 +18,12 @@ public interface Desk {
   /** Asks for a file in the system's own way; nothing happens when none is chosen. */
   void chooseFile(String title, Consumer<Path> then);
 
+  /** Asks for a folder in the system's own way; nothing happens when none is chosen. */
+  void chooseFolder(String title, Consumer<Path> then);
+
+  /** Shows a file in the program that the system has for it; tells whether there is one. */
+  boolean showFile(Path file);
+
   /** Draws card and mat anew; may be called from any thread. */
   void refresh();
 

@@ -105,6 +105,16 @@ public final class BareKeys {
     }
 
     @Override
+    public void chooseFolder(String title, Consumer<Path> then) {
+      throw new IllegalStateException("nobody is here to choose a folder");
+    }
+
+    @Override
+    public boolean showFile(Path file) {
+      return false;
+    }
+
+    @Override
     public Optional<String> copied() {
       return Optional.empty();
     }

@@ -37,11 +37,13 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import org.jspecify.annotations.Nullable;
 
 /** The one window: shows what the keys say, and passes what is pressed and clicked on to them. */
 public final class BenchWindow implements Face {
+  private Optional<Consumer<String>> documents = Optional.empty();
   private final Session session;
   private final Clock clock;
   private final BenchKeys keys;
@@ -270,6 +272,27 @@ public final class BenchWindow implements Face {
     if (file != null) {
       then.accept(file.toPath());
     }
+  }
+
+  @Override
+  public void chooseFolder(String title, Consumer<Path> then) {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle(title);
+    File folder = chooser.showDialog(root.getScene().getWindow());
+    if (folder != null) {
+      then.accept(folder.toPath());
+    }
+  }
+
+  /** Takes what shows a file in the system's own program; without it none is shown. */
+  public void documents(Consumer<String> shows) {
+    documents = Optional.of(shows);
+  }
+
+  @Override
+  public boolean showFile(Path file) {
+    documents.ifPresent(shows -> shows.accept(file.toUri().toString()));
+    return documents.isPresent();
   }
 
   private void top(Optional<OpenBuild> open) {

@@ -105,7 +105,9 @@ public final class EventWords {
       case BuildEvent.Observed e -> words.say("event.observed", e.what());
       case BuildEvent.Mended e ->
           words.say(
-              e.practice() ? "event.mended-practice" : "event.mended", e.fault(), e.measurements());
+              e.practice() ? "event.mended-practice" : "event.mended",
+              FaultWords.say(words, e.fault()),
+              e.measurements());
       case BuildEvent.Repaired e -> words.say("event.repaired", e.fault());
       case BuildEvent.Loaded e -> words.say("event.loaded", e.image(), e.bytes());
       case BuildEvent.Started e ->

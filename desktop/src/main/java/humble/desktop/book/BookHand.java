@@ -1,0 +1,255 @@
+package humble.desktop.book;
+
+import humble.core.book.BenchStage;
+import humble.core.book.Ledger;
+import humble.core.build.Build;
+import humble.core.build.BuildEvent;
+import humble.core.power.Unproved;
+import humble.core.words.ForeignText;
+import humble.core.words.Phrase;
+import humble.core.words.Words;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Hand;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.Errand;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
+import humble.formats.InputFile;
+import humble.formats.WholeFile;
+import humble.formats.report.EventWords;
+import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** The log that wrote itself: evenings as lanes, what they come to, and the report. */
+final class BookHand extends Hand {
+  /** More than these fill the card; the report has them all. */
+  private static final int MOST_UNPROVED = 3;
+
+  private final OpenBuild open;
+  private final ReportFolder folder;
+  private final Words reportWords =
+      Words.of("humble.formats.report.report", Locale.getDefault()).naming(ForeignText::shown);
+  private ReportForm form = ReportForm.HTML;
+  private Errand<?> writing = Errand.over();
+  private @Nullable Path written;
+  private boolean asking;
+  private Optional<Card.Verdict> answer = Optional.empty();
+
+  BookHand(Seat seat, OpenBuild open, Path home) {
+    super(seat);
+    this.open = open;
+    this.folder = new ReportFolder(home);
+  }
+
+  @Override
+  public Card card() {
+    Build build = open.build();
+    Ledger ledger = Ledger.of(open.kit(), build, ZoneId.systemDefault());
+    List<Phrase> unproved = Unproved.of(open.kit(), build);
+    String title =
+        !build.isClosed() ? "book.so-far" : unproved.isEmpty() ? "book.done" : "book.closed";
+    Card.Maker card = seat.card(say("book.kicker"), say(title));
+    Duration time = ledger.bench();
+    card.how(
+        say(
+            "book.time",
+            time.toHours(),
+            String.format(Locale.ROOT, "%02d", time.toMinutesPart()),
+            build.entries().size()));
+    rows(card, build, ledger);
+    if (build.isClosed()) {
+      unproved.stream()
+          .limit(MOST_UNPROVED)
+          .forEach(each -> card.row(Standing.DEVIATED, seat.say(each)));
+      if (unproved.size() > MOST_UNPROVED) {
+        card.row(Standing.DEVIATED, say("book.more-unproved", unproved.size() - MOST_UNPROVED));
+      }
+    }
+    answer.ifPresent(said -> card.verdict(said.good(), said.text()));
+    card.why(say("book.folder", folder.now()));
+    return keys(card);
+  }
+
+  private void rows(Card.Maker card, Build build, Ledger ledger) {
+    long wrongs =
+        build.inForce().stream().filter(e -> e.event() instanceof BuildEvent.Wrong).count();
+    long backs =
+        build.entries().stream().filter(e -> e.event() instanceof BuildEvent.TookBack).count();
+    card.row(
+        ledger.joints() == 0 ? Standing.TO_DO : Standing.DONE, say("book.joints", ledger.joints()));
+    ledger
+        .firstTime()
+        .rate()
+        .ifPresentOrElse(
+            rate ->
+                card.row(
+                    rate == 1 ? Standing.DONE : Standing.DEVIATED,
+                    say(
+                        "book.first",
+                        ledger.firstTime().parts(),
+                        ledger.firstTime().parts() - ledger.firstTime().troubled().size())),
+            () -> card.row(Standing.TO_DO, say("book.parts", 0)));
+    card.row(
+        wrongs == 0 ? Standing.DONE : Standing.DEVIATED, say("book.wrong.backs", wrongs, backs));
+    if (!ledger.waits().isEmpty()) {
+      card.row(
+          Standing.TO_DO,
+          say(
+              "book.waits",
+              ledger.waits().size(),
+              String.join(", ", ledger.waits().stream().map(Ledger.Stock::item).toList())));
+    }
+    long unread =
+        build.entries().stream().filter(e -> e.event() instanceof BuildEvent.Unread).count();
+    if (unread > 0) {
+      card.row(Standing.DEVIATED, say("book.unread", unread));
+    }
+  }
+
+  private Card keys(Card.Maker card) {
+    ReportForm next = ReportForm.values()[(form.ordinal() + 1) % ReportForm.values().length];
+    if (asking) {
+      card.key('+', say("book.beside"), () -> write(true, true));
+    } else {
+      card.key(
+          '+',
+          say("book.form", say("book.form." + next.ending().substring(1))),
+          () -> {
+            form = next;
+            answer = Optional.empty();
+          });
+    }
+    card.key('.', say("book.elsewhere"), this::elsewhere);
+    Path last = written;
+    if (last != null) {
+      card.key('5', say("book.show"), () -> show(last));
+    }
+    card.key('*', say("key.note"), () -> seat.desk().note());
+    card.key(Card.BACK, say("key.take-back"), () -> seat.desk().back());
+    String as = say("book.form." + form.ending().substring(1));
+    return writing.isRunning()
+        ? card.notYet(say("book.writing"))
+        : card.go(say(asking ? "book.again" : "book.go", as), () -> write(asking, false));
+  }
+
+  private void elsewhere() {
+    seat.desk()
+        .chooseFolder(
+            say("book.choose"),
+            chosen -> {
+              try {
+                folder.choose(chosen);
+                asking = false;
+                answer = Optional.empty();
+              } catch (IOException e) {
+                said(false, say("paper.not", chosen, InputFile.reason(e)));
+              }
+              seat.desk().refresh();
+            });
+  }
+
+  private void show(Path file) {
+    if (!seat.desk().showFile(file)) {
+      said(false, say("book.not-shown", file));
+    }
+  }
+
+  private void said(boolean good, String text) {
+    answer = Optional.of(new Card.Verdict(good, text));
+  }
+
+  /** What became of writing a file. */
+  private sealed interface Outcome {
+    /** It is written. */
+    record Done(Path file) implements Outcome {}
+
+    /** A file is there. */
+    record There(String name) implements Outcome {}
+
+    /** It could not be written. */
+    record Not(String name, String why) implements Outcome {}
+  }
+
+  /**
+   * Writes the report in the background.
+   *
+   * @param overwriting whether a file that is there is replaced
+   * @param beside whether it is written under another name instead
+   */
+  private void write(boolean overwriting, boolean beside) {
+    ReportForm as = form;
+    Build build = open.build();
+    Path to = folder.now();
+    asking = false;
+    answer = Optional.empty();
+    writing =
+        own(
+            open.works()
+                .start(calledOff -> written(as, build, to, overwriting, beside), this::take));
+  }
+
+  private Outcome written(
+      ReportForm as, Build build, Path to, boolean overwriting, boolean beside) {
+    String name = build.id() + as.ending();
+    try {
+      Path file = WholeFile.within(to, build.id(), as.ending());
+      byte[] bytes = as.bytes(open.kit(), build);
+      if (beside) {
+        file = WholeFile.unused(file);
+        WholeFile.create(file, bytes);
+      } else if (overwriting) {
+        WholeFile.replace(file, bytes);
+      } else {
+        WholeFile.create(file, bytes);
+      }
+      return new Outcome.Done(file);
+    } catch (FileAlreadyExistsException e) {
+      return new Outcome.There(name);
+    } catch (IOException e) {
+      return new Outcome.Not(name, InputFile.reason(e));
+    }
+  }
+
+  private void take(Outcome outcome) {
+    switch (outcome) {
+      case Outcome.Done done -> {
+        written = done.file();
+        said(true, say("paper.written", done.file()));
+      }
+      case Outcome.There there -> {
+        asking = true;
+        said(false, say("paper.there", there.name()));
+      }
+      case Outcome.Not not -> said(false, say("paper.not", not.name(), not.why()));
+    }
+  }
+
+  @Override
+  public Mat mat() {
+    List<LanesMat.Mark> marks = new ArrayList<>();
+    for (BuildEvent.Entry entry : open.build().inForce()) {
+      BenchStage stage = BenchStage.of(entry.event()).orElse(null);
+      if (stage != null) {
+        marks.add(
+            new LanesMat.Mark(
+                entry.at(),
+                StageId.valueOf(stage.name()),
+                EventWords.say(reportWords, entry.event()),
+                entry.event() instanceof BuildEvent.Wrong
+                    || entry.event() instanceof BuildEvent.Unread));
+      }
+    }
+    Ledger ledger = Ledger.of(open.kit(), open.build(), ZoneId.systemDefault());
+    return new LanesMat(say("book.mat"), marks, ledger, ZoneId.systemDefault(), seat.words());
+  }
+}
