@@ -38,7 +38,8 @@ public final class Figures {
                 "keys",
                 "lamps",
                 "own",
-                "photos")
+                "photos",
+                "book")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -60,6 +61,7 @@ public final class Figures {
         case "lamps" -> LampTyped.measure(root, out);
         case "own" -> OwnTold.measure(root, out);
         case "photos" -> StraightPhotos.measure(out);
+        case "book" -> BookWritten.measure(out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

@@ -56,6 +56,7 @@ import picocli.CommandLine.Command;
       BuildsCommand.class,
       ReportCommand.class,
       CompareCommand.class,
+      TemplatesCommand.class,
       JournalCommand.class,
       picocli.AutoComplete.GenerateCompletion.class,
       CommandLine.HelpCommand.class

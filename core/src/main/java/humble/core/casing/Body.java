@@ -72,6 +72,12 @@ record Body(
     return bodies;
   }
 
+  /** Gives a part where it stands on its own board, looked at from the top. */
+  static Body of(Part part, Place place) {
+    return around(
+        part.ref(), false, outline(part, place).stream().map(place::onBoard).toList(), 0, 0, 0);
+  }
+
   /** What sits in a socket has no leads in the board. */
   static boolean hasTails(Parts parts, Part part) {
     return part.pack().lead() != LeadClass.SMD

@@ -145,14 +145,7 @@ final class Cures {
   }
 
   private Body body(Place place) {
-    return parts
-        .kit()
-        .board(place.board())
-        .flatMap(board ->
-            Body.of(parts, new Stack(List.of()), board, place.side(), java.util.Set.of()).stream()
-                .filter(body -> body.ref().equals(place.ref()) && !body.tails())
-                .findFirst())
-        .orElseThrow();
+    return Body.of(parts.get(place.ref()), place);
   }
 
   private String title(String layer) {

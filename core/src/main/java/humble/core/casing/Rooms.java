@@ -8,19 +8,32 @@ import humble.core.kit.Place;
 import humble.core.kit.Side;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** How much room there is over either side of the boards of a kit, and what ends it. */
 final class Rooms {
   private final Parts parts;
   private final Stack stack;
   private final List<Enclosure.Room> told;
+  private final List<Stack.Gap> gaps;
+  private final Set<String> cut;
+  private final Map<String, List<Room>> sides = new HashMap<>();
 
   Rooms(Parts parts, Stack stack) {
     this.parts = parts;
     this.stack = stack;
     this.told = parts.kit().casing().map(Enclosure::rooms).orElse(List.of());
+    this.gaps = stack.gaps();
+    this.cut =
+        parts.kit().casing().stream()
+            .flatMap(casing -> casing.cutouts().stream())
+            .map(Enclosure.Cutout::ref)
+            .collect(Collectors.toSet());
   }
 
   /** What ends a room. */
@@ -45,11 +58,7 @@ final class Rooms {
   /** Gives the room over a part that stands at a place; empty where nothing is known to end it. */
   Optional<Room> over(Place place) {
     List<Room> rooms = new ArrayList<>();
-    boolean cut =
-        parts.kit().casing().stream()
-            .flatMap(casing -> casing.cutouts().stream())
-            .anyMatch(cutout -> cutout.ref().equals(place.ref()));
-    if (!cut) {
+    if (!cut.contains(place.ref())) {
       rooms.addAll(besides(place.board(), place.side(), place.ref()));
     }
     Double most = place.maxHeightMm();
@@ -103,7 +112,7 @@ final class Rooms {
   /** Gives the gap at a side of a board. */
   Optional<Stack.Gap> beside(String board, Side side) {
     boolean front = stack.face(board) == side;
-    return stack.gaps().stream()
+    return gaps.stream()
         .filter(gap -> (front ? gap.back() : gap.front()).id().equals(board))
         .findFirst();
   }

@@ -6,9 +6,15 @@ import humble.core.kit.Enclosure;
 import humble.core.kit.Parts;
 import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
+import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.formats.InputFile;
+import humble.formats.WholeFile;
+import humble.formats.template.TemplatePdf;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.List;
@@ -21,6 +27,8 @@ final class CloseCards {
   private final Seat seat;
   private final Session session;
   private int plane;
+  private Errand<?> writing = Errand.over();
+  private String said = "";
   private @Nullable OpenBuild fittedFor;
   private @Nullable CaseFit fit;
 
@@ -78,6 +86,38 @@ final class CloseCards {
       Section.Plane next = all.get((plane + 1) % all.size());
       card.key(
           '+', seat.say("close.key.plane", next.ref()), () -> plane = (plane + 1) % all.size());
+    }
+  }
+
+  /** Writes the templates of the kit in the background, beside what is there. */
+  void templates() {
+    OpenBuild now = open();
+    Path folder = session.home().resolve("templates");
+    writing = now.works().start(calledOff -> written(now, folder), text -> said = text);
+  }
+
+  private String written(OpenBuild now, Path folder) {
+    try {
+      TemplatePdf.Made made = TemplatePdf.of(now.kit(), now.build().choices(), Locale.getDefault());
+      if (made.pages() == 0) {
+        return seat.say("close.templates.none");
+      }
+      Path file = WholeFile.unused(WholeFile.within(folder, now.build().id(), ".pdf"));
+      WholeFile.create(file, made.bytes());
+      return seat.say("close.templates.written", file, made.pages());
+    } catch (IOException e) {
+      return seat.say("paper.not", folder, InputFile.reason(e));
+    }
+  }
+
+  /** Adds the key that writes templates, and what came of it. */
+  void withTemplates(Card.Maker card) {
+    writing.failed().ifPresent(text -> card.verdict(false, text));
+    if (!said.isEmpty()) {
+      card.why(said);
+    }
+    if (casing().isPresent() && !writing.isRunning()) {
+      card.key('7', seat.say("close.key.templates"), this::templates);
     }
   }
 

@@ -17,6 +17,7 @@ abstract class CloseHand extends Hand {
   /** Adds the keys that hold in every hand. */
   protected final Card.Maker withKeys(Card.Maker card) {
     cards.withPlanes(card);
+    cards.withTemplates(card);
     card.key('*', say("key.note"), () -> seat.desk().note());
     return card.key(Card.BACK, say("key.take-back"), () -> seat.desk().back());
   }

@@ -1,7 +1,9 @@
 package humble.desktop.walk;
 
 import humble.core.kit.PointMm;
+import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.StageId;
+import humble.formats.report.PdfReport;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -17,12 +19,17 @@ import java.util.Locale;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 
 /**
  * Walks the demo through the window offscreen and writes a picture of each main view. Arguments:
  * kit, folder, home.
  */
 public final class Shots {
+  private static final int REPORT_DPI = 96;
   private static final Instant FIRST_EVENING = Instant.parse("2026-12-14T20:40:00Z");
 
   private final Path kit;
@@ -50,7 +57,7 @@ public final class Shots {
   private void all(Path home) throws IOException {
     list(home.resolve("list"));
     own(home.resolve("own"));
-    host(home.resolve("host"));
+    stack(home.resolve("stack"));
     computer(home.resolve("computer"));
     overPhoto(home.resolve("over"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
@@ -111,11 +118,11 @@ public final class Shots {
       screen.stepOn();
       Offscreen.onScreen(() -> screen.walk().step());
       shot(screen, "wake-display");
-      screen.walkTo(StageId.CLOSE);
-      shot(screen, "close");
       screen.walkTo(StageId.BOOK);
       screen.stepOrWait();
+      screen.settle();
       shot(screen, "book");
+      report(screen);
     }
   }
 
@@ -214,16 +221,29 @@ public final class Shots {
     }
   }
 
-  /** The board that a conversion goes into: what was found burnt, and what follows. */
-  private void host(Path home) {
-    Path kits = kit.resolveSibling("weathercock");
+  /** Two boards of which leads of one meet a part of the other. */
+  private void stack(Path home) {
+    Path kits = kit.resolveSibling("lockkeeper");
     try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
-      titled(screen, "What is at C9");
+      screen.stepOn();
       Offscreen.onScreen(() -> {
-        screen.walk().number("3");
+        screen.walk().press(KeyCode.F9);
         return true;
       });
-      shot(screen, "host");
+      screen.settleABit();
+      shot(screen, "close");
+    }
+  }
+
+  /** The first page of the report as it is printed. */
+  private void report(Offscreen screen) throws IOException {
+    OpenBuild open = screen.window().build().orElseThrow();
+    byte[] pdf = PdfReport.of(open.kit(), open.build(), Locale.ENGLISH, ZoneOffset.UTC);
+    try (PDDocument document = Loader.loadPDF(pdf)) {
+      ImageIO.write(
+          new PDFRenderer(document).renderImageWithDPI(0, REPORT_DPI),
+          "png",
+          folder.resolve("report.png").toFile());
     }
   }
 
