@@ -115,6 +115,37 @@ public record Kit(
     return copied(boards, lines, places, nets, supplies, otherGates, otherStates);
   }
 
+  /** Gives this kit with other cautions. */
+  public Kit withCautions(List<Caution> others) {
+    return new Kit(
+        id,
+        name,
+        revision,
+        kind,
+        summary,
+        boards,
+        lines,
+        places,
+        nets,
+        loose,
+        options,
+        sheet,
+        rules,
+        tasks,
+        blocks,
+        gates,
+        supplies,
+        states,
+        firmware,
+        peripherals,
+        enclosure,
+        others,
+        packages,
+        hosts,
+        handwork,
+        faults);
+  }
+
   private Kit copied(
       List<Board> otherBoards,
       List<Line> otherLines,

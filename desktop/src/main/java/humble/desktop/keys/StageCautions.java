@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * What a kit cautions of at a whole stage: it stands on every card of it that has no caution of its
- * own, and one that says stop comes before anything else.
+ * What a kit cautions of at a whole stage: it stands on every card of it beside the card's own, and
+ * one that says stop comes before anything else.
  */
 final class StageCautions {
   private StageCautions() {}
@@ -30,13 +30,14 @@ final class StageCautions {
   }
 
   private static Card withCare(Card card, String name, OpenBuild open) {
-    return open.kit().cautions().stream()
-        .filter(caution -> caution.at().equals(name))
-        .filter(caution -> caution.level() != Caution.Level.STOP)
-        .findFirst()
-        .map(caution ->
-            card.withCaution(
-                new Card.Warning(caution.level() != Caution.Level.CARE, caution.text())))
-        .orElse(card);
+    Card cautioned = card;
+    for (Caution caution : open.kit().cautions()) {
+      if (caution.at().equals(name) && caution.level() != Caution.Level.STOP) {
+        cautioned =
+            cautioned.withCaution(
+                new Card.Warning(caution.level() != Caution.Level.CARE, caution.text()));
+      }
+    }
+    return cautioned;
   }
 }

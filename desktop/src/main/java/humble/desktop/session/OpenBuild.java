@@ -9,6 +9,7 @@ import humble.core.build.BuildEvent;
 import humble.core.build.KitChange;
 import humble.core.circuit.Fault;
 import humble.core.craft.BuiltBoard;
+import humble.core.craft.UsualCautions;
 import humble.core.host.Found;
 import humble.core.host.HoleState;
 import humble.core.host.HostSurvey;
@@ -89,7 +90,8 @@ public final class OpenBuild {
     this.folder = folder;
     this.told = List.copyOf(build.kitChanges());
     this.written = kit;
-    this.kit = FirstPower.given(kit, Words.core(Locale.getDefault()));
+    Words words = Words.core(Locale.getDefault());
+    this.kit = UsualCautions.given(FirstPower.given(kit, words), words);
     this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
     this.soldered = this.kit.soldered();

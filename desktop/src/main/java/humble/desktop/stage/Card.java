@@ -75,24 +75,30 @@ public record Card(
         keys);
   }
 
-  /** Gives this card with a caution, unless it has one of its own already. */
+  /** Gives this card with a further caution; several stand together, under the gravest sign. */
   public Card withCaution(Warning also) {
-    return caution.isPresent()
-        ? this
-        : new Card(
-            kicker,
-            title,
-            how,
-            field,
-            verdict,
-            Optional.of(also),
-            rows,
-            why,
-            takes,
-            go,
-            goEnabled,
-            enter,
-            keys);
+    Warning all =
+        caution
+            .map(before ->
+                before.text().contains(also.text())
+                    ? before
+                    : new Warning(
+                        before.grave() || also.grave(), before.text() + " " + also.text()))
+            .orElse(also);
+    return new Card(
+        kicker,
+        title,
+        how,
+        field,
+        verdict,
+        Optional.of(all),
+        rows,
+        why,
+        takes,
+        go,
+        goEnabled,
+        enter,
+        keys);
   }
 
   /** Gives this card with another thing that Enter does, at once. */

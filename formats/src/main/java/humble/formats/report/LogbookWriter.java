@@ -4,6 +4,7 @@ import humble.core.book.BenchStage;
 import humble.core.book.Ledger;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.craft.UsualCautions;
 import humble.core.kit.Caution;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
@@ -58,7 +59,8 @@ final class LogbookWriter {
 
   private LogbookWriter(Kit kit, Build build, Locale locale, ZoneId zone, int mostActs) {
     this.mostActs = mostActs;
-    this.kit = FirstPower.given(kit, Words.core(locale));
+    Words plain = Words.core(locale);
+    this.kit = UsualCautions.given(FirstPower.given(kit, plain), plain);
     this.build = build;
     this.words = words(locale);
     this.core = Words.core(locale).naming(LogbookWriter::name);
