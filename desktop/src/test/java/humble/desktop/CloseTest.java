@@ -77,7 +77,14 @@ class CloseTest {
       }
       bench.keys().goByKey(StageId.CLOSE);
       assertThat(bench.card().title()).isEqualTo("Last look");
-      assertThat(verdict(bench)).contains("too near to U6");
+      assertThat(bench.card().rows())
+          .hasSize(2)
+          .allMatch(row -> row.text().contains("too near to U6"))
+          .allMatch(row -> row.standing() == Standing.DEVIATED);
+      bench.waitFor(() -> !verdict(bench).isEmpty());
+      assertThat(verdict(bench))
+          .as("nothing is on the boards")
+          .endsWith("of fitting are not done.");
     }
   }
 

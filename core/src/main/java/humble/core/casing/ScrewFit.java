@@ -109,7 +109,7 @@ public record ScrewFit(
             .filter(l -> l.id().equals(screw.into()))
             .map(Enclosure.Layer::material)
             .findFirst()
-            .orElse("");
+            .orElseGet(() -> screw.into().equals(NUT) ? NUT : "");
     boolean brittle =
         through.stream().anyMatch(l -> l.material().matches("(?i).*(acryl|glass|polystyrene).*"));
     boolean thin =
@@ -127,6 +127,8 @@ public record ScrewFit(
     return Phrase.of(
         thin ? "case.tight.thin" : into.isEmpty() ? "case.tight.unsaid" : "case.tight.metal");
   }
+
+  private static final String NUT = "nut";
 
   /** A panel below this bends under a screw that is turned hard. */
   private static final double THIN_MM = 2.2;

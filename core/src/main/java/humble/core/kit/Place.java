@@ -119,33 +119,21 @@ public record Place(
 
   /** Gives this place with its part turned otherwise. */
   public Place turnedTo(double otherDeg) {
+    return with(otherDeg, mount, standoffMm);
+  }
+
+  /** Gives this place with its part sitting otherwise, so far off the board. */
+  public Place sitting(Mount how, double offMm) {
+    return with(rotationDeg, how, offMm);
+  }
+
+  private Place with(double otherDeg, Mount how, double offMm) {
     return new Place(
         ref,
         board,
         side,
         at,
         otherDeg,
-        mount,
-        standoffMm,
-        maxHeightMm,
-        under,
-        jig,
-        panel,
-        leaveEmpty,
-        marks,
-        rowHoles,
-        rowFrom,
-        pitchMm);
-  }
-
-  /** Gives this place with its part sitting otherwise, so far off the board. */
-  public Place sitting(Mount how, double offMm) {
-    return new Place(
-        ref,
-        board,
-        side,
-        at,
-        rotationDeg,
         how,
         offMm,
         maxHeightMm,

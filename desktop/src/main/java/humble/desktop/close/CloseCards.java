@@ -8,8 +8,10 @@ import humble.desktop.draw.Mat;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Progress;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
 import humble.formats.InputFile;
 import humble.formats.WholeFile;
 import humble.formats.template.TemplatePdf;
@@ -86,6 +88,20 @@ final class CloseCards {
       Section.Plane next = all.get((plane + 1) % all.size());
       card.key(
           '+', seat.say("close.key.plane", next.ref()), () -> plane = (plane + 1) % all.size());
+    }
+  }
+
+  /** Says what would be shut in unfinished. */
+  void withUnfitted(Card.Maker card) {
+    OpenBuild now = open();
+    long left =
+        now.plan().stream()
+            .flatMap(plan -> plan.steps().stream())
+            .filter(step -> Progress.place(now.kit(), step) == StageId.FIT)
+            .filter(step -> !Progress.stepDone(now.build(), step))
+            .count();
+    if (left > 0) {
+      card.verdict(false, seat.say("close.unfitted", left));
     }
   }
 

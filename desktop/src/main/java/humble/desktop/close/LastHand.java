@@ -4,6 +4,7 @@ import humble.core.build.BuildEvent;
 import humble.desktop.hand.Seat;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
 
 /** The last look, and what is said after it. */
 final class LastHand extends CloseHand {
@@ -24,7 +25,8 @@ final class LastHand extends CloseHand {
     }
     Card.Maker card = seat.card(kicker, say("close.closed"));
     card.how(say(cased ? "close.closed.how" : "close.closed.bare"));
-    cards.fit().misfits().forEach(misfit -> card.verdict(false, seat.say(misfit.said())));
+    cards.withUnfitted(card);
+    cards.fit().misfits().forEach(misfit -> card.row(Standing.DEVIATED, seat.say(misfit.said())));
     withKeys(card);
     return card.go(
         say(cased ? "close.last.go" : "close.last.bare"),

@@ -54,6 +54,7 @@ final class ScrewHand extends CloseHand {
     card.field(typed().text(), "mm", Takes.DIGITS);
     withKeys(card);
     if (typed().isEmpty()) {
+      cards.withUnfitted(card);
       card.why(say("close.other"));
       return fit.chooseMm().isEmpty()
           ? card.notYet(say("close.type-length"))

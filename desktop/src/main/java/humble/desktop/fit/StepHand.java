@@ -102,12 +102,14 @@ abstract class StepHand extends OnBoardHand {
   protected final void fitsCase(Card.Maker card) {
     List<Phrase> all = step.because().stream().filter(StepHand::isOfCase).toList();
     all.stream()
-        .filter(phrase -> phrase.key().startsWith("case.misfit."))
+        .filter(StepHand::isMisfit)
         .findFirst()
-        .ifPresent(phrase -> card.verdict(false, say("fit.case", seat.say(phrase))));
-    all.stream()
-        .filter(phrase -> !phrase.key().startsWith("case.misfit."))
-        .forEach(phrase -> card.how(seat.say(phrase)));
+        .ifPresent(phrase -> card.how(say("fit.case", seat.say(phrase))));
+    all.stream().filter(phrase -> !isMisfit(phrase)).forEach(phrase -> card.how(seat.say(phrase)));
+  }
+
+  private static boolean isMisfit(Phrase phrase) {
+    return phrase.key().startsWith("case.misfit.");
   }
 
   /** Adds the keys that hold in every step. */

@@ -144,8 +144,8 @@ public final class PlanStage implements Stage {
   private void reasons(Card.Maker card, Plan plan) {
     plan.repairs().forEach(repair -> card.why(desk.coreWords().say(repair)));
     if (!plan.misfits().isEmpty()) {
-      card.verdict(
-          false,
+      card.row(
+          Standing.DEVIATED,
           words.say(
               "plan.misfits",
               plan.misfits().size(),
