@@ -460,7 +460,9 @@ class WakeTest {
                     + "{\"at\":\"knock\",\"text\":\"Ask first.\",\"level\":\"stop\"},"
                     + "{\"at\":\"wake\",\"text\":\"Mind the cat.\",\"level\":\"care\"},"));
     BareKeys bench = waking(kit, "");
-    assertThat(card(bench).caution().orElseThrow()).isEqualTo(new Card.Warning(true, "It is hot."));
+    assertThat(card(bench).caution().orElseThrow())
+        .as("several stand together, under the gravest sign")
+        .isEqualTo(new Card.Warning(true, "It is hot. Mind the cat."));
     enter(bench);
     assertThat(card(bench).go()).isEqualTo("I have read this");
     assertThat(card(bench).caution().orElseThrow().text()).isEqualTo("Ask first.");

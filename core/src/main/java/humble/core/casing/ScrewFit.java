@@ -112,10 +112,13 @@ public record ScrewFit(
             .orElseGet(() -> screw.into().equals(NUT) ? NUT : "");
     boolean brittle =
         through.stream().anyMatch(l -> l.material().matches("(?i).*(acryl|glass|polystyrene).*"));
+    // What lies under the head alone bends; the rest is held by what it lies on.
     boolean thin =
         through.stream()
+            .filter(l -> screw.through().getFirst().equals(l.id()))
             .anyMatch(l ->
                 l.thicknessMm().high() < THIN_MM
+                    && l.kind().orElse(Enclosure.LayerKind.PLATE) == Enclosure.LayerKind.PLATE
                     && !l.material().matches("(?i).*(steel|brass|alumin|metal).*"));
     boolean plastic = into.matches("(?i).*(plastic|nylon|abs|pla|petg|print).*");
     if (brittle) {

@@ -65,6 +65,40 @@ class CaseFitTest {
     }
   }
 
+  private static Enclosure.Layer of(String id, double mm, String material) {
+    return new Enclosure.Layer(
+        id,
+        id,
+        new Band(mm, mm),
+        java.util.Optional.of(Enclosure.LayerKind.PLATE),
+        material,
+        java.util.Optional.empty());
+  }
+
+  private static String tight(String into, Enclosure.Layer... layers) {
+    List<String> through = java.util.Arrays.stream(layers).map(Enclosure.Layer::id).toList();
+    Enclosure.Screw screw =
+        new Enclosure.Screw("s", 1, "M3", through, into, 3, null, List.of(10.0));
+    List<Enclosure.Layer> all = new java.util.ArrayList<>(List.of(layers));
+    all.add(of("post", 12, "brass"));
+    all.add(of("boss", 12, "printed plastic"));
+    return ScrewFit.tight(new Enclosure("", all, List.of(screw), List.of(), List.of()), screw)
+        .key();
+  }
+
+  @Test
+  void howTightFollowsFromWhatLiesUnderTheHeadAndWhatTheThreadIsIn() {
+    assertThat(tight("post", of("lid", 3, "acrylic"))).isEqualTo("case.tight.brittle");
+    assertThat(tight("boss", of("lid", 3, "aluminium"))).isEqualTo("case.tight.plastic");
+    assertThat(tight("post", of("lid", 1.5, ""))).isEqualTo("case.tight.thin");
+    assertThat(tight("post", of("lid", 1.5, "steel"))).isEqualTo("case.tight.metal");
+    assertThat(tight("post", of("shell", 3, ""), of("main", 1.6, "")))
+        .as("what lies below the head does not bend")
+        .isEqualTo("case.tight.metal");
+    assertThat(tight("nut", of("lid", 3, ""))).isEqualTo("case.tight.metal");
+    assertThat(tight("wall", of("lid", 3, ""))).isEqualTo("case.tight.unsaid");
+  }
+
   private static KitMaker tall() {
     return KitMaker.kit()
         .line("e", PartKind.CAPACITOR_POLARISED, "10u", "radial-10x16", null, "C1")

@@ -76,7 +76,7 @@ final class BookHand extends Hand {
       }
     }
     answer.ifPresent(said -> card.verdict(said.good(), said.text()));
-    card.why(say("book.folder", folder.now()));
+    card.why(folder.isOwn() ? say("book.folder.own") : say("book.folder", folder.now()));
     return keys(card);
   }
 

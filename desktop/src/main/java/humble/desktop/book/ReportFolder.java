@@ -33,7 +33,16 @@ final class ReportFolder {
     } catch (IOException | InvalidPathException e) {
       // What cannot be read is as good as never chosen: the card says where it is written.
     }
+    return own();
+  }
+
+  private Path own() {
     return home.resolve("reports");
+  }
+
+  /** Tells whether no other folder was chosen. */
+  boolean isOwn() {
+    return now().equals(own());
   }
 
   /** Remembers another folder. */

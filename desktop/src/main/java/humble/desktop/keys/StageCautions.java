@@ -26,7 +26,9 @@ final class StageCautions {
                 .go(
                     words.say("caution.stop.go"),
                     () -> open.act(new BuildEvent.Acknowledged(stop.at()))))
-        .orElseGet(() -> withCare(card, name, open));
+        // What is stopped for is read alone.
+        .orElseGet(() ->
+            card.go().equals(words.say("caution.stop.go")) ? card : withCare(card, name, open));
   }
 
   private static Card withCare(Card card, String name, OpenBuild open) {
