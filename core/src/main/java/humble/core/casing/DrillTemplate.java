@@ -17,6 +17,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Where a plate has to be open for what comes through it, looked at from its outer face.
@@ -32,6 +34,9 @@ public record DrillTemplate(
     String layer, String title, String board, double widthMm, double heightMm, List<Hole> holes) {
   /** How much wider a hole is than what goes through it. */
   private static final double PLAY_MM = 0.2;
+
+  /** A round light by its width; a kit's own packages may be called anything. */
+  private static final Pattern LIGHT = Pattern.compile("led-(\\d{1,2})");
 
   private static final double BODY_PLAY_MM = 0.3;
 
@@ -142,9 +147,9 @@ public record DrillTemplate(
   private static Hole hole(Part part, Place place, Board board, Side side) {
     String pack = part.pack().id();
     PointMm at = seen(board, side, place.at());
-    if (part.line().kind() == PartKind.LED && pack.startsWith("led-")) {
-      return new Hole.Round(
-          part.ref(), at, Double.parseDouble(pack.substring("led-".length())) + PLAY_MM);
+    Matcher light = LIGHT.matcher(pack);
+    if (part.line().kind() == PartKind.LED && light.matches()) {
+      return new Hole.Round(part.ref(), at, Double.parseDouble(light.group(1)) + PLAY_MM);
     }
     if (pack.equals("toggle-panel")) {
       return new Hole.Round(part.ref(), at, TOGGLE_MM + PLAY_MM);

@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import humble.core.KitMaker;
 import humble.core.kit.Enclosure;
 import humble.core.kit.Enclosure.LayerKind;
+import humble.core.kit.LeadClass;
 import humble.core.kit.Mount;
+import humble.core.kit.PackagePin;
 import humble.core.kit.PartKind;
+import humble.core.kit.PartPackage;
 import humble.core.kit.Parts;
 import humble.core.kit.PointMm;
 import humble.core.kit.Side;
@@ -116,6 +119,41 @@ class SectionTest {
           assertThat(shape.leftMm()).isCloseTo(80 - 23.25, within(1e-9));
           assertThat(shape.front()).isFalse();
         });
+  }
+
+  /** A kit's own package may be called anything, and a light in it be any shape. */
+  @Test
+  void aLightOfAShapeOfItsOwnGetsAHoleOfItsOwnShape() {
+    Enclosure casing =
+        new Enclosure(
+            "",
+            List.of(
+                layer("lid", LayerKind.PLATE, 2),
+                layer("post", LayerKind.POST, 3),
+                layer("main", LayerKind.BOARD, 1.6)),
+            List.of(),
+            List.of(),
+            List.of());
+    PartPackage square =
+        new PartPackage(
+            "led-square",
+            6,
+            List.of(
+                new PackagePin("1", new PointMm(-1, 0)), new PackagePin("2", new PointMm(1, 0))),
+            LeadClass.THIN);
+    var kit =
+        KitMaker.kit()
+            .pack(square)
+            .line("a", PartKind.LED, "", "led-square", null, "LED1")
+            .line("b", PartKind.LED, "", "led-5", null, "LED2")
+            .place("LED1", 20, 20)
+            .place("LED2", 50, 20)
+            .casing(casing)
+            .make();
+    assertThat(DrillTemplate.of(kit, Map.of()).getFirst().holes())
+        .satisfiesExactly(
+            hole -> assertThat(hole).isInstanceOf(DrillTemplate.Hole.Window.class),
+            hole -> assertThat(((DrillTemplate.Hole.Round) hole).mm()).isEqualTo(5.2));
   }
 
   @Test

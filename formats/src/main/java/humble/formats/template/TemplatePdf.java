@@ -37,12 +37,14 @@ public final class TemplatePdf {
   private final PDDocument document;
   private final PDType0Font face;
   private final Words words;
+  private final Words core;
   private final Kit kit;
 
   private TemplatePdf(PDDocument document, Kit kit, Locale locale) throws IOException {
     this.document = document;
     this.kit = kit;
     this.words = Words.of("humble.formats.template.templates", locale).naming(ForeignText::shown);
+    this.core = Words.core(locale).naming(ForeignText::shown);
     try (InputStream in = PDDocument.class.getResourceAsStream(FACE)) {
       if (in == null) {
         throw new IOException("the face " + FACE + " is missing");
@@ -140,7 +142,7 @@ public final class TemplatePdf {
               wire.to(),
               row.function().isEmpty() ? words.say("template.other") : row.function()));
       if (row.warning().isPresent()) {
-        rows.add("    " + Words.core(Locale.ENGLISH).say(row.warning().get()));
+        rows.add("    " + core.say(row.warning().get()));
       }
     }
     return rows;
