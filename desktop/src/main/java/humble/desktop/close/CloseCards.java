@@ -9,9 +9,11 @@ import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
+import humble.desktop.session.Reckoned;
 import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
 import humble.formats.InputFile;
 import humble.formats.WholeFile;
 import humble.formats.template.TemplatePdf;
@@ -22,7 +24,6 @@ import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /** What the hands of Close share: the build with its kit as it was last told, and the section. */
 final class CloseCards {
@@ -31,8 +32,6 @@ final class CloseCards {
   private int plane;
   private Errand<?> writing = Errand.over();
   private String said = "";
-  private @Nullable OpenBuild fittedFor;
-  private @Nullable CaseFit fit;
 
   CloseCards(Seat seat, Session session) {
     this.seat = seat;
@@ -56,15 +55,17 @@ final class CloseCards {
     return open().parts();
   }
 
+  /** What is worked out with the plans is not worked out again. */
   CaseFit fit() {
     OpenBuild now = open();
-    CaseFit known = fit;
-    if (known == null || fittedFor != now) {
-      known = CaseFit.of(now.parts(), now.build().choices());
-      fit = known;
-      fittedFor = now;
-    }
-    return known;
+    return now.reckoned()
+        .map(Reckoned::caseFit)
+        .orElseGet(() -> CaseFit.of(now.parts(), now.build().choices()));
+  }
+
+  /** Says what would have to be known to tell more. */
+  void withUnsaid(Card.Maker card) {
+    fit().unsaid().forEach(each -> card.row(Standing.TO_DO, seat.say(each)));
   }
 
   private List<Section.Plane> planes() {

@@ -26,6 +26,7 @@ final class LastHand extends CloseHand {
     Card.Maker card = seat.card(kicker, say("close.closed"));
     card.how(say(cased ? "close.closed.how" : "close.closed.bare"));
     cards.withUnfitted(card);
+    cards.withUnsaid(card);
     cards.fit().misfits().forEach(misfit -> card.row(Standing.DEVIATED, seat.say(misfit.said())));
     withKeys(card);
     return card.go(

@@ -1,5 +1,6 @@
 package humble.desktop.close;
 
+import humble.core.build.BuildEvent;
 import humble.core.casing.CaseFit;
 import humble.core.casing.Misfit;
 import humble.core.kit.Enclosure;
@@ -29,9 +30,13 @@ final class MisfitHand extends CloseHand {
   /** Gives what does not fit and is not decided. */
   static List<Misfit> undecided(CloseCards cards) {
     CaseFit fit = cards.fit();
-    return fit.misfits().stream()
-        .filter(each -> !cards.open().build().answered().containsKey(question(each)))
-        .toList();
+    return fit.misfits().stream().filter(each -> !isDecided(cards, each)).toList();
+  }
+
+  /** A change that was to cure it and did not decides nothing. */
+  private static boolean isDecided(CloseCards cards, Misfit misfit) {
+    BuildEvent.Answered answer = cards.open().build().answered().get(question(misfit));
+    return answer != null && answer.changes().isEmpty();
   }
 
   private static String question(Misfit misfit) {

@@ -55,6 +55,7 @@ final class ScrewHand extends CloseHand {
     withKeys(card);
     if (typed().isEmpty()) {
       cards.withUnfitted(card);
+      cards.withUnsaid(card);
       card.why(say("close.other"));
       return fit.chooseMm().isEmpty()
           ? card.notYet(say("close.type-length"))

@@ -10,6 +10,7 @@ import humble.desktop.hand.Hand;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Known;
 import humble.desktop.session.OpenBuild;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -38,14 +39,22 @@ public final class GateAgain {
                 kit.states().stream()
                     .filter(GateAgain::isWhole)
                     .findFirst()
-                    .map(state -> inState(gate, state))));
+                    .map(state -> inState(kit, gate, state))));
   }
 
   private static boolean isWhole(BoardState state) {
     return state.absent().isEmpty();
   }
 
-  private static Gate inState(Gate gate, BoardState state) {
+  private static Gate inState(Kit kit, Gate gate, BoardState state) {
+    // What the kit says at the gate that was read before holds here too.
+    List<String> cautions = new ArrayList<>();
+    kit.cautions().stream()
+        .filter(caution -> caution.at().equals(gate.id()))
+        .forEach(caution -> cautions.add(caution.text()));
+    if (!gate.caution().isEmpty()) {
+      cautions.add(gate.caution());
+    }
     return new Gate(
         BuildEvent.Closed.ONCE_MORE,
         // Its own title tells of empty sockets.
@@ -55,7 +64,7 @@ public final class GateAgain {
         state.id(),
         null,
         List.of(),
-        gate.caution());
+        String.join(" ", cautions));
   }
 
   /** What was acted since the case was begun: after the last part, or the last screw before. */
