@@ -3,15 +3,12 @@ package humble.cli;
 import humble.core.book.Comparison;
 import humble.core.build.Build;
 import humble.formats.InputFile;
-import humble.formats.ReadingBudget;
-import humble.store.Journal;
-import humble.store.JournalLines;
-import humble.store.JournalOpen;
+import humble.formats.kit.BuildArchive;
+import humble.formats.report.ComparisonPage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -22,6 +19,7 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Compares the builds of one kit, from the journals that people handed in. */
@@ -33,15 +31,25 @@ final class CompareCommand extends humble.cli.Command {
 
   @Parameters(
       paramLabel = "FOLDER",
-      description = "Files that journal export has written, one or more builds in each.")
+      description = "Files that journal export or archive has written.")
   @Nullable Path folder;
+
+  @Option(names = "-o", paramLabel = "FILE.html", description = "Write a page of it too.")
+  @Nullable Path out;
+
+  @Option(names = "--force", description = "Replace an existing file.")
+  boolean force;
 
   @Override
   Answer answer() {
+    Path page = out;
+    if (page != null && !String.valueOf(page.getFileName()).endsWith(".html")) {
+      throw new BadInput("-o: the page ends in .html.");
+    }
     Path from = Objects.requireNonNull(folder);
     List<Path> files = files(from);
     Map<String, List<Build>> byKit = new TreeMap<>();
-    for (Build build : builds(files)) {
+    for (Build build : Scratch.builds(files)) {
       build
           .began()
           .ifPresent(
@@ -55,6 +63,17 @@ final class CompareCommand extends humble.cli.Command {
             .max(Comparator.comparingInt(each -> each.getValue().size()))
             .orElseThrow();
     Comparison found = Comparison.of(kit.getValue());
+    if (page != null) {
+      try {
+        Written.to(
+            page,
+            force,
+            ComparisonPage.of(kit.getKey(), found, Locale.ENGLISH)
+                .getBytes(StandardCharsets.UTF_8));
+      } catch (IOException e) {
+        throw new BadInput(page + ": it cannot be written: " + InputFile.reason(e));
+      }
+    }
     return new Answer(
         Answer.object(
             "builds",
@@ -130,12 +149,15 @@ final class CompareCommand extends humble.cli.Command {
           all.filter(Files::isRegularFile)
               .filter(file -> {
                 String name = String.valueOf(file.getFileName()).toLowerCase(Locale.ROOT);
-                return name.endsWith(".jsonl") || name.endsWith(".json");
+                return name.endsWith(".jsonl")
+                    || name.endsWith(".json")
+                    || name.endsWith(BuildArchive.ENDING);
               })
               .sorted()
               .toList();
       if (files.isEmpty()) {
-        throw new BadInput(from + ": There is no .jsonl or .json file of a journal in it.");
+        throw new BadInput(
+            from + ": There is no .jsonl or .json file of a journal and no .hcbuild in it.");
       }
       if (files.size() > MOST_FILES) {
         throw new BadInput(from + ": More than " + MOST_FILES + " files are not compared.");
@@ -143,53 +165,6 @@ final class CompareCommand extends humble.cli.Command {
       return files;
     } catch (IOException e) {
       throw new BadInput(from + ": " + InputFile.reason(e));
-    }
-  }
-
-  /** All builds of all files, in a journal of their own that is thrown away. */
-  private static List<Build> builds(List<Path> files) {
-    List<String> problems = new ArrayList<>();
-    Path scratch;
-    try {
-      scratch = Files.createTempDirectory("humble-compare");
-    } catch (IOException e) {
-      throw new BadInput("There is no room for a journal of all: " + InputFile.reason(e));
-    }
-    try (Journal journal = opened(scratch)) {
-      for (Path file : files) {
-        try (var in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
-          problems.addAll(
-              JournalLines.read(
-                      journal, in, String.valueOf(file.getFileName()), ReadingBudget.usual())
-                  .problems());
-        } catch (IOException e) {
-          problems.add(file + ": It cannot be read as UTF-8: " + InputFile.reason(e));
-        }
-      }
-      if (!problems.isEmpty()) {
-        throw new BadInput(problems);
-      }
-      return journal.builds().stream().map(journal::build).toList();
-    } finally {
-      delete(scratch);
-    }
-  }
-
-  private static Journal opened(Path scratch) {
-    if (Journal.open(scratch.resolve("all.db"), Clock.systemUTC())
-        instanceof JournalOpen.Opened opened) {
-      return opened.journal();
-    }
-    throw new BadInput("The journal of all builds cannot be made in " + scratch + ".");
-  }
-
-  private static void delete(Path scratch) {
-    try (Stream<Path> all = Files.walk(scratch)) {
-      for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
-        Files.deleteIfExists(each);
-      }
-    } catch (IOException e) {
-      // What is left in the system's own folder for such files is cleared by the system.
     }
   }
 }

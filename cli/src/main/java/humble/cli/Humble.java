@@ -56,6 +56,8 @@ import picocli.CommandLine.Command;
       BuildsCommand.class,
       ReportCommand.class,
       CompareCommand.class,
+      ArchiveCommand.class,
+      TakeCommand.class,
       TemplatesCommand.class,
       JournalCommand.class,
       picocli.AutoComplete.GenerateCompletion.class,

@@ -3,9 +3,11 @@ package humble.cli;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.kit.Kit;
+import humble.formats.kit.BuildArchive;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
 import humble.formats.report.HtmlReport;
+import humble.formats.report.KeptPhotos;
 import humble.formats.report.PdfReport;
 import humble.formats.report.TextReports;
 import humble.store.Journal;
@@ -25,7 +27,7 @@ import picocli.CommandLine.Parameters;
 /** Writes the logbook. */
 @Command(name = "report", description = "Write the logbook of a build.")
 final class ReportCommand extends humble.cli.Command {
-  @Parameters(paramLabel = "BUILD", description = "Id or name of a build.")
+  @Parameters(paramLabel = "BUILD", description = "Id or name of a build, or a build as one file.")
   String build = "";
 
   @Option(
@@ -49,18 +51,37 @@ final class ReportCommand extends humble.cli.Command {
     if (Files.exists(file) && !force) {
       throw new BadInput(file + " exists: --force replaces it.");
     }
-    try (Journal journal = Bench.open()) {
-      Build found = find(journal);
-      BuildEvent.Began began =
-          found
-              .began()
-              .orElseThrow(() -> new BadInput("The build '" + build + "' has no beginning."));
-      Written.to(file, force, bytes(kit(found, began), found, ending));
+    try {
+      Written.to(
+          file, force, build.endsWith(BuildArchive.ENDING) ? ofArchive(ending) : ofJournal(ending));
     } catch (IOException e) {
       throw new BadInput(file + ": it cannot be written: " + e.getMessage());
     }
     return new Answer(
         Answer.object("written", file.toString()), List.of("Written: " + file), false);
+  }
+
+  private byte[] ofJournal(String ending) throws IOException {
+    try (Journal journal = Bench.open()) {
+      Build found = Bench.find(journal, build);
+      BuildEvent.Began began =
+          found
+              .began()
+              .orElseThrow(() -> new BadInput("The build '" + build + "' has no beginning."));
+      return bytes(kit(found, began), found, ending, KeptPhotos.in(Bench.home().resolve("photos")));
+    }
+  }
+
+  /** A build as one file is read where it lies; nothing of it is taken in. */
+  private byte[] ofArchive(String ending) throws IOException {
+    Path file = Path.of(build);
+    BuildArchive archive = Scratch.archive(file);
+    Build found = Scratch.builds(List.of(file)).getFirst();
+    Kit kit =
+        archive.folder().with(found.kitChanges()).read() instanceof KitRead.Opened opened
+            ? opened.kit()
+            : archive.kit().orElseThrow();
+    return bytes(kit, found, ending, KeptPhotos.in(archive.folder()));
   }
 
   /** The kit as it was told on the bench, where it can be read so; else as it is on the disk. */
@@ -71,29 +92,20 @@ final class ReportCommand extends humble.cli.Command {
         : kit(path);
   }
 
-  private static byte[] bytes(Kit kit, Build found, String ending) throws IOException {
+  private static byte[] bytes(Kit kit, Build found, String ending, KeptPhotos photos)
+      throws IOException {
     ZoneId zone = ZoneId.systemDefault();
     Locale locale = Locale.ENGLISH;
     return switch (ending) {
-      case "pdf" -> PdfReport.of(kit, found, locale, zone);
+      case "pdf" -> PdfReport.of(kit, found, locale, zone, photos);
       case "md" -> utf8(TextReports.markdown(kit, found, locale, zone));
       case "csv" -> utf8(TextReports.csv(found, locale));
       case "json" -> utf8(TextReports.json(kit, found, locale, zone));
-      default -> utf8(HtmlReport.of(kit, found, locale, zone));
+      default -> utf8(HtmlReport.of(kit, found, locale, zone, photos));
     };
   }
 
   private static byte[] utf8(String text) {
     return text.getBytes(StandardCharsets.UTF_8);
-  }
-
-  private Build find(Journal journal) {
-    for (String id : journal.builds()) {
-      Build each = journal.build(id);
-      if (id.equals(build) || each.began().map(BuildEvent.Began::name).orElse("").equals(build)) {
-        return each;
-      }
-    }
-    throw new BadInput("There is no build '" + build + "'.");
   }
 }

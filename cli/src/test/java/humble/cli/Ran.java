@@ -2,6 +2,7 @@ package humble.cli;
 
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -18,6 +19,16 @@ record Ran(int status, String out, String err) {
     StringWriter err = new StringWriter();
     int status = Humble.run(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
     return new Ran(status, out.toString(), err.toString());
+  }
+
+  /** Runs a command line at the bench in a folder. */
+  static Ran at(Path home, String... arguments) {
+    System.setProperty(Bench.HOME, home.toString());
+    try {
+      return run(arguments);
+    } finally {
+      System.clearProperty(Bench.HOME);
+    }
   }
 
   /** Runs a command line with {@code --json}. */

@@ -199,6 +199,7 @@ public final class Main extends Application {
     boolean dark = Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
     BenchWindow window = new BenchWindow(session, Clock.systemUTC(), arguments.night() || dark);
     window.documents(getHostServices()::showDocument);
+    window.keys().welcome();
     Thread.setDefaultUncaughtExceptionHandler((thread, fault) -> uncaught(session, window, fault));
     Preferences sizes = prepared.sizes().join();
     faces.join();

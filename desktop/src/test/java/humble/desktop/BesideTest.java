@@ -165,7 +165,7 @@ class BesideTest {
     load(kit);
     assertThat(card().caution().orElseThrow().grave()).isTrue();
     assertThat(card().caution().orElseThrow().text()).contains("licence", "dummy load");
-    bench.press(KeyCode.ENTER);
+    bench.press(KeyCode.NUMPAD1);
     assertThat(journal().acknowledged()).contains("transmits:memories");
     until(Card::goEnabled);
     bench.keys().type("433.06M");

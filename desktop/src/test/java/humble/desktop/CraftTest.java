@@ -163,7 +163,8 @@ class CraftTest {
       assertThat(build(bench).entries())
           .extracting(BuildEvent.Entry::event)
           .as("the stop was acknowledged")
-          .contains(new BuildEvent.Acknowledged("bell"));
+          .contains(
+              new BuildEvent.Acknowledged("bell", "on the bench only, nothing of it is connected"));
     }
   }
 }

@@ -295,7 +295,7 @@ class LoadTest {
     walkTo(bench, StageId.LOAD);
     assertThat(card(bench).go()).isEqualTo("I have read this");
     assertThat(card(bench).caution().orElseThrow().toString()).contains("shut for good");
-    bench.press(KeyCode.ENTER);
+    bench.press(KeyCode.NUMPAD1);
     assertThat(build(bench).build().acknowledged()).contains("lock:lamp");
     assertThat(card(bench).go()).isEqualTo("Send it");
     bench.press(KeyCode.ENTER);

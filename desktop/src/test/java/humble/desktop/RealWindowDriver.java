@@ -33,6 +33,8 @@ final class RealWindowDriver {
       for (int i = 0; i < 2; i++) {
         Platform.runLater(() -> {
           Window.getWindows().getFirst().requestFocus();
+          // The first walk is left at once.
+          new Robot().keyType(KeyCode.ESCAPE);
           new Robot().keyType(KeyCode.ENTER);
         });
         Thread.sleep(1200);

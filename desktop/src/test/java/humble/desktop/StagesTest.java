@@ -602,7 +602,10 @@ class StagesTest {
       assertThat(bench.card().go()).isEqualTo("I have read this");
       assertThat(bench.card().how().getFirst()).contains("licensed practice");
       bench.press(KeyCode.ENTER);
+      assertThat(build(bench).acknowledged()).as("not without a reason").isEmpty();
+      bench.press(KeyCode.NUMPAD2);
       assertThat(build(bench).acknowledged()).containsExactly("look");
+      assertThat(build(bench).acknowledgedWhy().get("look")).contains("looks at it first");
       assertThat(build(bench).doneSteps()).doesNotContain("look");
       bench.press(KeyCode.ENTER);
       assertThat(build(bench).doneSteps()).contains("look");

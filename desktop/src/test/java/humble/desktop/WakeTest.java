@@ -466,11 +466,11 @@ class WakeTest {
     enter(bench);
     assertThat(card(bench).go()).isEqualTo("I have read this");
     assertThat(card(bench).caution().orElseThrow().text()).isEqualTo("Ask first.");
-    enter(bench);
+    bench.press(KeyCode.NUMPAD1);
     assertThat(journal(bench).acknowledged()).contains("knock");
     enter(bench);
     assertThat(card(bench).caution().orElseThrow().text()).contains("licence");
-    enter(bench);
+    bench.press(KeyCode.NUMPAD3);
     assertThat(journal(bench).acknowledged()).contains("transmit:air");
     assertThat(card(bench).caution().orElseThrow().text()).isEqualTo("Mind the cat.");
   }

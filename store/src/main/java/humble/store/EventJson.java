@@ -55,6 +55,13 @@ final class EventJson {
     kinds.put("Turned", BuildEvent.Turned.class);
     kinds.put("MarkSeen", BuildEvent.MarkSeen.class);
     kinds.put("Acknowledged", BuildEvent.Acknowledged.class);
+    kinds.put("SaysDangers", BuildEvent.SaysDangers.class);
+    kinds.put("CameAlong", BuildEvent.CameAlong.class);
+    kinds.put("SeenFitted", BuildEvent.SeenFitted.class);
+    kinds.put("RestsOn", BuildEvent.RestsOn.class);
+    kinds.put("PhotoKept", BuildEvent.PhotoKept.class);
+    kinds.put("Drilled", BuildEvent.Drilled.class);
+    kinds.put("Walked", BuildEvent.Walked.class);
     kinds.put("PlansEvenings", BuildEvent.PlansEvenings.class);
     kinds.put("MarksWeighed", BuildEvent.MarksWeighed.class);
     kinds.put("ModuleRead", BuildEvent.ModuleRead.class);

@@ -31,6 +31,12 @@ import org.jspecify.annotations.Nullable;
  * <p>Longer than other classes: everything that is said about one file, each in a few lines.
  */
 public final class Journal implements AutoCloseable {
+  /**
+   * What belongs to the bench rather than to a build is kept under this name: how the practice
+   * went. It is no build, and no id of one.
+   */
+  public static final String BENCH = "~bench";
+
   /** How long an append on the interface thread waits for another window, in milliseconds. */
   public static final int BRIEFLY_MS = 60;
 
@@ -271,6 +277,7 @@ public final class Journal implements AutoCloseable {
       return last.entrySet().stream()
           .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
           .map(Map.Entry::getKey)
+          .filter(id -> !id.equals(BENCH))
           .toList();
     }
     List<String> ids = new ArrayList<>();
@@ -281,6 +288,7 @@ public final class Journal implements AutoCloseable {
       while (result.next()) {
         ids.add(result.getString(1));
       }
+      ids.remove(BENCH);
       return ids;
     } catch (SQLException e) {
       throw unreadable(e);
@@ -290,6 +298,11 @@ public final class Journal implements AutoCloseable {
   private JournalDamage unreadable(SQLException e) {
     return new JournalDamage(
         "The journal " + file + " could not be read: " + Failure.firstLine(e), e);
+  }
+
+  /** Gives what belongs to the bench rather than to a build. */
+  public Build bench() {
+    return build(BENCH);
   }
 
   /** Folds one build; an event that cannot be read stands in its place and says so. */
@@ -344,6 +357,11 @@ public final class Journal implements AutoCloseable {
     } catch (SQLException e) {
       throw unreadable(e);
     }
+  }
+
+  /** Gives the time of this bench, in milliseconds. */
+  long nowMs() {
+    return clock.instant().toEpochMilli();
   }
 
   /** Gives the number of events. */

@@ -74,7 +74,7 @@ public final class JournalLines {
     journal.damage().forEach(each -> damage.put(each.number(), each));
     ObjectNode head = JSON.createObjectNode();
     head.put("format", FORMAT);
-    head.put("builds", builds.size());
+    head.put("builds", builds.keySet().stream().filter(id -> !id.equals(Journal.BENCH)).count());
     head.put("entries", builds.values().stream().mapToInt(List::size).sum());
     line(out, head);
     long written = 0;
@@ -85,6 +85,36 @@ public final class JournalLines {
       }
     }
     return written;
+  }
+
+  /**
+   * Writes one build, to be taken along: where its kit lies on this machine and by which command
+   * its maker loads are nobody else's business and stay here.
+   *
+   * @return the number of entries written
+   */
+  public static long write(Journal journal, String build, Writer out) throws IOException {
+    List<StoredEvent> rows =
+        journal.stored().stream().filter(row -> row.buildText().equals(build)).toList();
+    Map<Long, Damage> damage = new HashMap<>();
+    journal.damage().forEach(each -> damage.put(each.number(), each));
+    ObjectNode head = JSON.createObjectNode();
+    head.put("format", FORMAT);
+    head.put("builds", 1);
+    head.put("entries", rows.size());
+    line(out, head);
+    for (StoredEvent row : rows) {
+      ObjectNode node = node(row, damage.get(row.number()));
+      if (node.path("entry") instanceof ObjectNode entry) {
+        for (String own : List.of("kitPath", "command")) {
+          if (entry.has(own)) {
+            entry.put(own, "");
+          }
+        }
+      }
+      line(out, node);
+    }
+    return rows.size();
   }
 
   private static ObjectNode node(
@@ -151,6 +181,20 @@ public final class JournalLines {
     return new Reading(source, budget).into(journal, in);
   }
 
+  /**
+   * Takes one build into a journal, in one transaction, and notes that it came along. A build that
+   * is here already, entry by entry, is not taken in twice, whatever was added to it here.
+   *
+   * @param in the lines of one build
+   * @param came where its kit lies now, and whose hand it comes from
+   * @throws NotWritten when it could not be written; nothing of it then was
+   */
+  public static TakenIn takeAlong(
+      Journal journal, Reader in, String source, Budget budget, BuildEvent.CameAlong came)
+      throws IOException {
+    return new Reading(source, budget, came).into(journal, in);
+  }
+
   /** What was read so far. */
   private static final class Reading {
     private final String source;
@@ -158,11 +202,20 @@ public final class JournalLines {
     private final Map<String, List<Line>> builds = new LinkedHashMap<>();
     private final List<String> problems = new ArrayList<>();
     private final List<String> leftOut = new ArrayList<>();
+    private final BuildEvent.@org.jspecify.annotations.Nullable CameAlong came;
     private int number;
 
     Reading(String source, Budget budget) {
+      this(source, budget, null);
+    }
+
+    Reading(
+        String source,
+        Budget budget,
+        BuildEvent.@org.jspecify.annotations.Nullable CameAlong came) {
       this.source = source;
       this.budget = budget;
+      this.came = came;
     }
 
     TakenIn into(Journal journal, Reader in) throws IOException {
@@ -170,6 +223,9 @@ public final class JournalLines {
         lines(new BufferedReader(in));
       } catch (Spent e) {
         problems.add(where() + e.sentence());
+      }
+      if (came != null && builds.size() > 1) {
+        problems.add(source + ": There is more than one build in it.");
       }
       if (builds.isEmpty() && problems.isEmpty()) {
         problems.add(source + ": No build stands in this file.");
@@ -256,7 +312,9 @@ public final class JournalLines {
       String build = node.path("build").asString("");
       String kind = node.path("kind").asString("");
       JsonNode body = node.path("entry");
-      NameRule.id(build).ifPresent(objection -> problem(objection.text()));
+      if (!build.equals(Journal.BENCH)) {
+        NameRule.id(build).ifPresent(objection -> problem(objection.text()));
+      }
       Long at = millis(node.path("at").asString(""));
       JsonNode at0 = node.path("number");
       boolean numbered = at0.isIntegralNumber() && at0.canConvertToLong() && at0.longValue() > 0;
@@ -288,27 +346,68 @@ public final class JournalLines {
       }
     }
 
+    /** The build here that begins with these entries; empty when there is none. */
+    private static java.util.Optional<String> begunSo(Journal journal, List<Line> lines) {
+      Map<String, List<StoredEvent>> here = new LinkedHashMap<>();
+      journal
+          .stored()
+          .forEach(row -> here.computeIfAbsent(row.buildText(), id -> new ArrayList<>()).add(row));
+      return here.entrySet().stream()
+          .filter(each -> each.getValue().size() >= lines.size())
+          .filter(each -> isSame(each.getValue().subList(0, lines.size()), lines, true))
+          .map(Map.Entry::getKey)
+          .findFirst();
+    }
+
     private TakenIn store(Journal journal) {
       Set<String> taken = new HashSet<>(journal.builds());
       Map<String, String> ids = new TreeMap<>();
       List<String> same = new ArrayList<>();
       List<Appender.Row> rows = new ArrayList<>();
       List<Line> order = new ArrayList<>();
-      builds.forEach((id, lines) -> {
-        if (taken.contains(id) && isSame(journal, id, lines)) {
+      builds.forEach((id, all) -> {
+        List<Line> lines = id.equals(Journal.BENCH) ? newOfBench(journal, all) : all;
+        if (lines.isEmpty() || taken.contains(id) && isSame(journal, id, lines)) {
           same.add(id);
           return;
         }
-        String here = free(id, taken);
+        java.util.Optional<String> begun =
+            came == null ? java.util.Optional.empty() : begunSo(journal, lines);
+        if (begun.isPresent()) {
+          same.add(begun.get());
+          return;
+        }
+        // What belongs to the bench is one row of entries, whichever bench it comes from.
+        String here = id.equals(Journal.BENCH) ? id : free(id, taken);
         ids.put(id, here);
         order.addAll(lines);
         lines.forEach(
             line -> rows.add(new Appender.Row(here, line.atMs(), line.kind(), line.body())));
+        if (came != null) {
+          rows.add(
+              new Appender.Row(here, journal.nowMs(), EventJson.kind(came), EventJson.body(came)));
+        }
       });
       if (!rows.isEmpty()) {
-        journal.write(rows, order.stream().map(Line::number).toList(), Journal.PATIENTLY_MS);
+        List<Long> formerly = new ArrayList<>(order.stream().map(Line::number).toList());
+        if (came != null) {
+          // It is new here: nothing elsewhere means it.
+          formerly.add(-1L);
+        }
+        journal.write(rows, formerly, Journal.PATIENTLY_MS);
       }
       return new TakenIn(ids, same, rows.size(), List.of(), leftOut);
+    }
+
+    /** The entries of another bench that this one has not. */
+    private static List<Line> newOfBench(Journal journal, List<Line> lines) {
+      Set<String> here = new HashSet<>();
+      journal.stored().stream()
+          .filter(row -> row.buildText().equals(Journal.BENCH))
+          .forEach(row -> here.add(row.atMs() + row.kindText() + row.bodyText()));
+      return lines.stream()
+          .filter(line -> !here.contains(line.atMs() + line.kind() + line.body()))
+          .toList();
     }
 
     private static String free(String id, Set<String> taken) {
@@ -324,13 +423,18 @@ public final class JournalLines {
     private static boolean isSame(Journal journal, String id, List<Line> lines) {
       List<StoredEvent> here =
           journal.stored().stream().filter(row -> row.buildText().equals(id)).toList();
-      if (here.size() != lines.size()) {
-        return false;
-      }
+      return here.size() == lines.size() && isSame(here, lines, false);
+    }
+
+    /** A build that was taken along has other places in its first entry. */
+    private static boolean isSame(List<StoredEvent> here, List<Line> lines, boolean elsewhere) {
       for (int i = 0; i < lines.size(); i++) {
         Line line = lines.get(i);
         StoredEvent row = here.get(i);
-        boolean back = line.kind().equals("TookBack");
+        boolean back =
+            line.kind().equals("TookBack")
+                || elsewhere
+                    && List.of("Began", "CameAlong", "UsesProgrammer").contains(line.kind());
         if (row.atMs() != line.atMs()
             || !row.kindText().equals(line.kind())
             || (!back && !sameText(row.bodyText(), line.body()))) {

@@ -72,7 +72,14 @@ class JournalTest {
         new BuildEvent.TookSchool("low"),
         new BuildEvent.Turned("main", "bottom", 90),
         new BuildEvent.MarkSeen("fit:C1", "stripe"),
-        new BuildEvent.Acknowledged("U1"),
+        new BuildEvent.Acknowledged("U1", "a friend who may looks at it first"),
+        new BuildEvent.SaysDangers(List.of("mains", "transmits")),
+        new BuildEvent.CameAlong("kits/moth", "moth.hcbuild", true),
+        new BuildEvent.SeenFitted(List.of("R1", "R2"), true),
+        new BuildEvent.RestsOn("buoy-1", "Buoy"),
+        new BuildEvent.PhotoKept("photos/0123456789abcdef.jpg", "fit", "Fit C1"),
+        new BuildEvent.Drilled("bands-four", true, 4.5),
+        new BuildEvent.Walked(false),
         new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
         new BuildEvent.FittedSome("fit:LED1", List.of("LED1", "LED2"), 4),
         new BuildEvent.TookOut("remove:BT1@fit:R1", List.of("BT1")),
@@ -307,7 +314,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke ScrewTaken Closed Noted Wrong TookBack"
+            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged SaysDangers CameAlong SeenFitted RestsOn PhotoKept Drilled Walked PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke ScrewTaken Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

@@ -79,6 +79,13 @@ public enum BenchStage {
       case BuildEvent.Turned e -> Optional.empty();
       case BuildEvent.MarkSeen e -> Optional.empty();
       case BuildEvent.Acknowledged e -> Optional.empty();
+      case BuildEvent.SaysDangers e -> Optional.of(UNPACK);
+      case BuildEvent.CameAlong e -> Optional.of(SHELF);
+      case BuildEvent.SeenFitted e -> Optional.of(FIT);
+      case BuildEvent.RestsOn e -> Optional.of(UNPACK);
+      case BuildEvent.PhotoKept e -> Optional.empty();
+      case BuildEvent.Drilled e -> Optional.empty();
+      case BuildEvent.Walked e -> Optional.empty();
       case BuildEvent.Noted e -> Optional.of(BOOK);
       case BuildEvent.Wrong e -> Optional.of(BOOK);
       case BuildEvent.TookBack e -> Optional.empty();

@@ -35,7 +35,7 @@ public final class Build {
   private final Map<String, String> choices = new LinkedHashMap<>();
   private final Map<String, BuildEvent.Turned> views = new LinkedHashMap<>();
   private final Map<String, Set<String>> marks = new LinkedHashMap<>();
-  private final Set<String> acknowledged = new LinkedHashSet<>();
+  private final SequencedMap<String, String> acknowledged = new LinkedHashMap<>();
   private final Set<String> doubtfulLines = new LinkedHashSet<>();
   private final Map<String, BuildEvent.ModuleRead> modules = new LinkedHashMap<>();
   private final Map<String, Integer> wound = new LinkedHashMap<>();
@@ -74,6 +74,12 @@ public final class Build {
   private final List<BuildEvent.Answered> answers = new ArrayList<>();
   private final List<KitChange> kitChanges = new ArrayList<>();
   private final Set<String> guessed = new LinkedHashSet<>();
+  private final Set<String> unseen = new LinkedHashSet<>();
+  private final Map<String, String> fittedIn = new LinkedHashMap<>();
+  private final List<BuildEvent.PhotoKept> photos = new ArrayList<>();
+  private boolean takenOver;
+  private BuildEvent.@Nullable RestsOn restsOn;
+  private @Nullable List<String> dangers;
   private final SequencedMap<String, String> surveyed = new LinkedHashMap<>();
   private final SequencedMap<String, String> holes = new LinkedHashMap<>();
 
@@ -142,7 +148,14 @@ public final class Build {
       case BuildEvent.Turned e -> views.put(e.board(), e);
       case BuildEvent.MarkSeen e ->
           marks.computeIfAbsent(e.step(), key -> new LinkedHashSet<>()).add(e.mark());
-      case BuildEvent.Acknowledged e -> acknowledged.add(e.at());
+      case BuildEvent.Acknowledged e -> acknowledged.put(e.at(), e.reason());
+      case BuildEvent.SaysDangers e -> dangers = e.dangers();
+      case BuildEvent.CameAlong e -> cameAlong(e);
+      case BuildEvent.SeenFitted e -> seenFitted(e);
+      case BuildEvent.RestsOn e -> restsOn = e.build().isEmpty() ? null : e;
+      case BuildEvent.PhotoKept e -> photos.add(e);
+      case BuildEvent.Drilled e -> {}
+      case BuildEvent.Walked e -> {}
       case BuildEvent.PlansEvenings e -> eveningMinutes = e.minutes();
       case BuildEvent.MarksWeighed e -> {
         if (e.conflict()) {
@@ -157,11 +170,13 @@ public final class Build {
       case BuildEvent.Fitted e -> {
         doneSteps.add(e.step());
         fittedRefs.addAll(e.refs());
+        e.refs().forEach(ref -> fittedIn.put(ref, e.step()));
       }
       case BuildEvent.FittedSome e -> fittedRefs.addAll(e.refs());
       case BuildEvent.TookOut e -> {
         doneSteps.add(e.step());
         e.refs().forEach(fittedRefs::remove);
+        e.refs().forEach(unseen::remove);
       }
       case BuildEvent.LeftOut e -> leftOut.put(e.ref(), e.reason());
       case BuildEvent.Replaced e -> replaced.put(e.ref(), e.reason());
@@ -196,6 +211,70 @@ public final class Build {
       case BuildEvent.TookBack e -> {}
       case BuildEvent.Unread e -> {}
     }
+  }
+
+  /**
+   * The kit lies elsewhere now. What another hand did is on the board, but nothing that it read,
+   * saw or proved counts here.
+   */
+  private void cameAlong(BuildEvent.CameAlong e) {
+    BuildEvent.Began first = began;
+    if (first != null) {
+      began = new BuildEvent.Began(first.name(), first.kitId(), e.kitPath(), first.practiceSeed());
+    }
+    if (e.otherHand()) {
+      takenOver = true;
+      unseen.addAll(fittedRefs);
+      gateReadings.clear();
+      passedGates.clear();
+      overriddenGates.clear();
+      seriesRead.clear();
+      checked.clear();
+      joints.clear();
+      awake.clear();
+      started.clear();
+      loaded.keySet().forEach(image -> doneSteps.remove(Firmware.LOADS + image));
+      loaded.clear();
+      lookedOver.clear();
+      acknowledged.clear();
+      closed.clear();
+    }
+  }
+
+  /** What is not there after all has to be fitted: its step is not done any more. */
+  private void seenFitted(BuildEvent.SeenFitted e) {
+    e.refs().forEach(unseen::remove);
+    if (!e.there()) {
+      for (String ref : e.refs()) {
+        fittedRefs.remove(ref);
+        Optional.ofNullable(fittedIn.remove(ref)).ifPresent(doneSteps::remove);
+      }
+    }
+  }
+
+  /** Tells whether somebody else built a part of it. */
+  public boolean isTakenOver() {
+    return takenOver;
+  }
+
+  /** Gives the parts that another hand fitted and nobody has looked at here. */
+  public Set<String> unseen() {
+    return Collections.unmodifiableSet(unseen);
+  }
+
+  /** Gives the build that this one rests on. */
+  public Optional<BuildEvent.RestsOn> restsOn() {
+    return Optional.ofNullable(restsOn);
+  }
+
+  /** Gives what was said of the dangers of the finished thing; empty while nobody was asked. */
+  public Optional<List<String>> dangers() {
+    return Optional.ofNullable(dangers);
+  }
+
+  /** Gives the photos that were kept, in their order. */
+  public List<BuildEvent.PhotoKept> photos() {
+    return Collections.unmodifiableList(photos);
   }
 
   /** A byte that is put in takes the place of what another program had there. */
@@ -386,7 +465,12 @@ public final class Build {
 
   /** Gives where cautions were acknowledged. */
   public Set<String> acknowledged() {
-    return acknowledged;
+    return Collections.unmodifiableSet(acknowledged.keySet());
+  }
+
+  /** Gives why a person went on at each caution that was acknowledged; empty where nobody said. */
+  public Map<String, String> acknowledgedWhy() {
+    return Collections.unmodifiableMap(acknowledged);
   }
 
   /** Gives the minutes meant for an evening, 0 for no plan of evenings. */

@@ -76,8 +76,75 @@ public sealed interface BuildEvent {
   /** A mark that tells which way round was looked at. */
   record MarkSeen(String step, String mark) implements BuildEvent {}
 
-  /** A caution was acknowledged. */
-  record Acknowledged(String at) implements BuildEvent {}
+  /**
+   * A caution was acknowledged.
+   *
+   * @param at what it stands at
+   * @param reason why the person goes on all the same; empty in journals of before it was asked for
+   */
+  record Acknowledged(String at, String reason) implements BuildEvent {
+    public Acknowledged {
+      reason = Objects.requireNonNullElse(reason, "");
+    }
+  }
+
+  /**
+   * What the finished thing does that can hurt others was said, once, of a kit whose author says
+   * nothing of it.
+   *
+   * @param dangers {@code vehicle}, {@code mains}, {@code transmits}; none of them stands for
+   *     nothing of the kind
+   */
+  record SaysDangers(List<String> dangers) implements BuildEvent {
+    public SaysDangers {
+      dangers = List.copyOf(dangers);
+    }
+  }
+
+  /**
+   * The build came here from another bench.
+   *
+   * @param kitPath where its kit is now
+   * @param from name of the file that it came in
+   * @param otherHand whether somebody else built it so far: what was read and proved is then
+   *     hearsay, and is asked for anew
+   */
+  record CameAlong(String kitPath, String from, boolean otherHand) implements BuildEvent {}
+
+  /**
+   * Parts that another hand fitted were looked at.
+   *
+   * @param there whether they are there, and the right way round; else they are not on the board
+   */
+  record SeenFitted(List<String> refs, boolean there) implements BuildEvent {
+    public SeenFitted {
+      refs = List.copyOf(refs);
+    }
+  }
+
+  /**
+   * The build rests on another one of this bench: a second job on the same board, or something that
+   * was built earlier and goes into this.
+   *
+   * @param build id of the other build; empty where it rests on none any more
+   * @param name what that build is called
+   */
+  record RestsOn(String build, String name) implements BuildEvent {}
+
+  /**
+   * A photo was kept beside the journal.
+   *
+   * @param file its name among the photos of the bench
+   * @param stage the stage it was dropped on
+   * @param at what it shows: a step, a part, a joint, in words
+   */
+  record PhotoKept(String file, String stage, String at) implements BuildEvent {}
+
+  /** A drill of the practice was answered. Belongs to the bench rather than to a build. */
+  record Drilled(String skill, boolean right, double seconds) implements BuildEvent {}
+
+  /** The walk through the window was seen, to the end or not. Belongs to the bench. */
+  record Walked(boolean toTheEnd) implements BuildEvent {}
 
   /** So many minutes at the bench are meant for an evening; 0 for no plan of evenings. */
   record PlansEvenings(int minutes) implements BuildEvent {}

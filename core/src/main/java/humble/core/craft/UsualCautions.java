@@ -7,6 +7,7 @@ import humble.core.kit.PartKind;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 
 /**
@@ -16,9 +17,26 @@ import java.util.List;
 public final class UsualCautions {
   private UsualCautions() {}
 
-  /** Gives a kit with the usual cautions where its author wrote none; as it is otherwise. */
-  public static Kit given(Kit kit, Words words) {
-    return kit.cautions().isEmpty() ? kit.withCautions(of(kit, words)) : kit;
+  /**
+   * Gives a kit with the usual cautions where its author wrote none; as it is otherwise.
+   *
+   * @param dangers what was said that the finished thing does to others, by its names
+   */
+  public static Kit given(Kit kit, Collection<String> dangers, Words words) {
+    if (!kit.cautions().isEmpty()) {
+      return kit;
+    }
+    List<Caution> all = new ArrayList<>();
+    dangers.stream()
+        .flatMap(name -> OthersDanger.named(name).stream())
+        .forEach(danger -> all.addAll(danger.cautions(words)));
+    all.addAll(of(kit, words));
+    return kit.withCautions(all);
+  }
+
+  /** Tells whether the maker is asked what the finished thing does: nobody wrote any caution. */
+  public static boolean asksOf(Kit kit) {
+    return kit.cautions().isEmpty();
   }
 
   private static boolean has(Kit kit, PartKind... kinds) {

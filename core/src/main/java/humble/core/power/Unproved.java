@@ -25,6 +25,9 @@ public final class Unproved {
     if (restsOnPractice(build)) {
       open.add(Phrase.of("unproved.practice"));
     }
+    if (!build.unseen().isEmpty()) {
+      open.add(Phrase.of("unproved.unseen", build.unseen().size()));
+    }
     kit.handwork()
         .windings()
         .forEach(winding ->
@@ -85,7 +88,6 @@ public final class Unproved {
         || event instanceof BuildEvent.Coiled coil && coil.practice() && coil.through();
   }
 
-  /** Tells whether the practice bench answered for anything that counts as proved. */
   /** Tells whether anything that was read or tried was simulated. */
   public static boolean restsOnPractice(Build build) {
     return build.gateReadings().values().stream()

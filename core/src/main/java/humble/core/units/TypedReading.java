@@ -29,7 +29,9 @@ public record TypedReading(String typed, Kind kind, List<Double> expected, int m
     /** Current, on a supply's display: in milliamperes, also in amperes and microamperes. */
     AMPS("A", 1e-4, "m", "", "µ"),
     /** Ohms, also in kiloohms and megaohms. */
-    OHMS("Ω", 1, "", "k", "M");
+    OHMS("Ω", 1, "", "k", "M"),
+    /** Farads, as they are printed: in nanofarads, also in picofarads and microfarads. */
+    FARADS("F", 1e-13, "n", "p", "µ");
 
     private final String unit;
     private final double least;
@@ -123,6 +125,8 @@ public record TypedReading(String typed, Kind kind, List<Double> expected, int m
 
   private static double scale(String prefix) {
     return switch (prefix) {
+      case "p" -> 1e-12;
+      case "n" -> 1e-9;
       case "µ" -> 1e-6;
       case "m" -> 1e-3;
       case "k" -> 1e3;

@@ -16,7 +16,7 @@ class UsualCautionsTest {
   private static final Words WORDS = Words.core(Locale.ENGLISH);
 
   private static List<String> at(Kit kit, String stage) {
-    return UsualCautions.given(kit, WORDS).cautions().stream()
+    return UsualCautions.given(kit, List.of(), WORDS).cautions().stream()
         .filter(caution -> caution.at().equals(stage))
         .map(Caution::text)
         .toList();
@@ -39,7 +39,7 @@ class UsualCautionsTest {
     assertThat(at(much, "wake")).hasSize(2).anyMatch(text -> text.contains("beam"));
     assertThat(at(much, "close")).singleElement().asString().contains("cell");
     assertThat(at(much, "unpack")).singleElement().asString().contains("grounded");
-    assertThat(UsualCautions.given(much, WORDS).cautions())
+    assertThat(UsualCautions.given(much, List.of(), WORDS).cautions())
         .as("none of them calls anything harmless, none stops the work")
         .allMatch(caution -> caution.level() != Caution.Level.STOP)
         .noneMatch(caution -> caution.text().contains("safe"));
@@ -48,8 +48,39 @@ class UsualCautionsTest {
   @Test
   void whatTheAuthorWroteStandsAlone() {
     Kit own = KitMaker.kit().resistor("R1", "1k").caution("R1", "mine").make();
-    assertThat(UsualCautions.given(own, WORDS)).isEqualTo(own);
+    assertThat(UsualCautions.given(own, List.of("mains"), WORDS)).isEqualTo(own);
     Kit empty = KitMaker.kit().make();
-    assertThat(UsualCautions.given(empty, WORDS).cautions()).isEmpty();
+    assertThat(UsualCautions.given(empty, List.of(), WORDS).cautions()).isEmpty();
+  }
+
+  @Test
+  void whatTheThingDoesToOthersIsAPlaceToStop() {
+    Kit plain = KitMaker.kit().resistor("R1", "1k").make();
+    for (OthersDanger danger : OthersDanger.values()) {
+      List<Caution> stops =
+          UsualCautions.given(plain, List.of(danger.text()), WORDS).cautions().stream()
+              .filter(caution -> caution.level() == Caution.Level.STOP)
+              .toList();
+      assertThat(stops).as(danger.text()).isNotEmpty();
+      assertThat(stops)
+          .allSatisfy(
+              caution -> assertThat(caution.text()).containsAnyOf("qualified", "licence", "law"));
+    }
+    assertThat(UsualCautions.given(plain, List.of("a word of another version"), WORDS).cautions())
+        .noneMatch(caution -> caution.level() == Caution.Level.STOP);
+  }
+
+  @Test
+  void severalStopsAtOnePlaceAreAcknowledgedOneByOne() {
+    Kit plain = KitMaker.kit().resistor("R1", "1k").make();
+    List<Caution> all = UsualCautions.given(plain, List.of("vehicle", "mains"), WORDS).cautions();
+    Stop first = Stop.open(all, List.of("power"), List.of()).orElseThrow();
+    assertThat(first.key()).isEqualTo("power");
+    assertThat(first.caution().text()).contains("vehicle");
+    Stop second = Stop.open(all, List.of("power"), List.of(first.key())).orElseThrow();
+    assertThat(second.key()).isEqualTo("power#2");
+    assertThat(second.caution().text()).contains("mains");
+    assertThat(Stop.open(all, List.of("power"), List.of("power", "power#2"))).isEmpty();
+    assertThat(Stop.open(all, List.of("fit"), List.of())).isEmpty();
   }
 }

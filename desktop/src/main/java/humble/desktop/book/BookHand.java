@@ -13,12 +13,16 @@ import humble.desktop.hand.Hand;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.session.Session;
 import humble.desktop.stage.Card;
+import humble.desktop.stage.PaperOut;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
 import humble.formats.InputFile;
 import humble.formats.WholeFile;
+import humble.formats.kit.BuildArchive;
 import humble.formats.report.EventWords;
+import humble.formats.report.SellerList;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Path;
@@ -28,6 +32,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /** The log that wrote itself: evenings as lanes, what they come to, and the report. */
@@ -35,20 +40,25 @@ final class BookHand extends Hand {
   /** More than these fill the card; the report has them all. */
   private static final int MOST_UNPROVED = 3;
 
+  private final Session session;
   private final OpenBuild open;
   private final ReportFolder folder;
+  private final Consumer<Hand> over;
   private final Words reportWords =
       Words.of("humble.formats.report.report", Locale.getDefault()).naming(ForeignText::shown);
   private ReportForm form = ReportForm.HTML;
   private Errand<?> writing = Errand.over();
   private @Nullable Path written;
   private boolean asking;
+  private Paper asked = Paper.REPORT;
   private Optional<Card.Verdict> answer = Optional.empty();
 
-  BookHand(Seat seat, OpenBuild open, Path home) {
+  BookHand(Seat seat, Session session, OpenBuild open, Consumer<Hand> over) {
     super(seat);
+    this.session = session;
     this.open = open;
-    this.folder = new ReportFolder(home);
+    this.over = over;
+    this.folder = new ReportFolder(session.home());
   }
 
   @Override
@@ -109,6 +119,12 @@ final class BookHand extends Hand {
               ledger.waits().size(),
               String.join(", ", ledger.waits().stream().map(Ledger.Stock::item).toList())));
     }
+    build.restsOn().ifPresent(other -> card.row(Standing.DONE, say("book.rests-on", other.name())));
+    if (build.isTakenOver()) {
+      card.row(
+          build.unseen().isEmpty() ? Standing.DONE : Standing.DEVIATED,
+          say("book.taken-over", build.unseen().size()));
+    }
     long unread =
         build.entries().stream().filter(e -> e.event() instanceof BuildEvent.Unread).count();
     if (unread > 0) {
@@ -119,7 +135,7 @@ final class BookHand extends Hand {
   private Card keys(Card.Maker card) {
     ReportForm next = ReportForm.values()[(form.ordinal() + 1) % ReportForm.values().length];
     if (asking) {
-      card.key('+', say("book.beside"), () -> write(true, true));
+      card.key('+', say("book.beside"), () -> paper(asked, true));
     } else {
       card.key(
           '+',
@@ -134,12 +150,20 @@ final class BookHand extends Hand {
     if (last != null) {
       card.key('5', say("book.show"), () -> show(last));
     }
+    card.key('4', say("book.along"), () -> paper(Paper.ALONG, false));
+    card.key(
+        '6', say("book.rests"), () -> over.accept(new RestsOnHand(seat, session, open, mat())));
+    if (!SellerList.of(open.kit(), open.build()).isEmpty()) {
+      card.key('7', say("book.seller"), () -> paper(Paper.SELLER, false));
+    }
     card.key('*', say("key.note"), () -> seat.desk().note());
     card.key(Card.BACK, say("key.take-back"), () -> seat.desk().back());
     String as = say("book.form." + form.ending().substring(1));
     return writing.isRunning()
         ? card.notYet(say("book.writing"))
-        : card.go(say(asking ? "book.again" : "book.go", as), () -> write(asking, false));
+        : asking
+            ? card.go(say("book.again", says(asked, as)), () -> paper(asked, false))
+            : card.go(say("book.go", as), () -> paper(Paper.REPORT, false));
   }
 
   private void elsewhere() {
@@ -180,30 +204,77 @@ final class BookHand extends Hand {
     record Not(String name, String why) implements Outcome {}
   }
 
+  /** What is written from here. */
+  private enum Paper {
+    /** The report, in the form that was chosen. */
+    REPORT,
+    /** The build with its kit as one file. */
+    ALONG,
+    /** What was short, for the seller. */
+    SELLER
+  }
+
+  private String says(Paper paper, String form) {
+    return switch (paper) {
+      case REPORT -> form;
+      case ALONG -> say("book.along.file");
+      case SELLER -> say("book.seller.file");
+    };
+  }
+
+  private String ending(Paper paper) {
+    return switch (paper) {
+      case REPORT -> form.ending();
+      case ALONG -> BuildArchive.ENDING;
+      case SELLER -> "-seller.txt";
+    };
+  }
+
   /**
-   * Writes the report in the background.
+   * Writes a file in the background; one that is there is replaced only where that was asked.
    *
-   * @param overwriting whether a file that is there is replaced
    * @param beside whether it is written under another name instead
    */
-  private void write(boolean overwriting, boolean beside) {
-    ReportForm as = form;
+  private void paper(Paper paper, boolean beside) {
+    boolean overwriting = asking && paper == asked && !beside;
     Build build = open.build();
     Path to = folder.now();
+    String ending = ending(paper);
+    ReportForm as = form;
     asking = false;
+    asked = paper;
     answer = Optional.empty();
     writing =
         own(
             open.works()
-                .start(calledOff -> written(as, build, to, overwriting, beside), this::take));
+                .start(
+                    calledOff ->
+                        written(
+                            () ->
+                                switch (paper) {
+                                  case REPORT -> as.bytes(open.kit(), build, session.photos());
+                                  case ALONG -> session.along(build);
+                                  case SELLER -> SellerList.bytes(open.kit(), build);
+                                },
+                            build.id(),
+                            ending,
+                            to,
+                            overwriting,
+                            beside),
+                    this::take));
   }
 
   private Outcome written(
-      ReportForm as, Build build, Path to, boolean overwriting, boolean beside) {
-    String name = build.id() + as.ending();
+      PaperOut.Content content,
+      String stem,
+      String ending,
+      Path to,
+      boolean overwriting,
+      boolean beside) {
+    String name = stem + ending;
     try {
-      Path file = WholeFile.within(to, build.id(), as.ending());
-      byte[] bytes = as.bytes(open.kit(), build);
+      Path file = WholeFile.within(to, stem, ending);
+      byte[] bytes = content.bytes();
       if (beside) {
         file = WholeFile.unused(file);
         WholeFile.create(file, bytes);

@@ -3,10 +3,12 @@ package humble.desktop.book;
 import humble.core.build.Build;
 import humble.core.kit.Kit;
 import humble.formats.report.HtmlReport;
+import humble.formats.report.KeptPhotos;
 import humble.formats.report.PdfReport;
 import humble.formats.report.TextReports;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.Locale;
 
@@ -27,12 +29,17 @@ enum ReportForm {
     return "." + name().toLowerCase(Locale.ROOT);
   }
 
-  byte[] bytes(Kit kit, Build build) throws IOException {
+  /**
+   * Gives the bytes of the report.
+   *
+   * @param photos the folder that keeps the photos of this bench
+   */
+  byte[] bytes(Kit kit, Build build, Path photos) throws IOException {
     Locale locale = Locale.getDefault();
     ZoneId zone = ZoneId.systemDefault();
     return switch (this) {
-      case HTML -> utf8(HtmlReport.of(kit, build, locale, zone));
-      case PDF -> PdfReport.of(kit, build, locale, zone);
+      case HTML -> utf8(HtmlReport.of(kit, build, locale, zone, KeptPhotos.in(photos)));
+      case PDF -> PdfReport.of(kit, build, locale, zone, KeptPhotos.in(photos));
       case MD -> utf8(TextReports.markdown(kit, build, locale, zone));
       case CSV -> utf8(TextReports.csv(build, locale));
       case JSON -> utf8(TextReports.json(kit, build, locale, zone));

@@ -1,6 +1,7 @@
 package humble.desktop.hand;
 
 import humble.core.build.BuildEvent;
+import humble.core.craft.Stop;
 import humble.core.kit.Caution;
 import humble.core.kit.Task;
 import humble.core.route.Step;
@@ -43,14 +44,9 @@ public final class StageTask {
   public Card card() {
     Card.Maker card = seat.card(seat.say("stage.task"), task.title());
     card.key(Card.BACK, seat.say("key.take-back"), () -> seat.desk().back());
-    Optional<Caution> stop = open.stopBefore(List.of(task.id()));
+    Optional<Stop> stop = open.stopBefore(List.of(task.id()));
     if (stop.isPresent()) {
-      Caution caution = stop.get();
-      return card.how(seat.say("caution.stop.how"))
-          .caution(true, caution.text())
-          .go(
-              seat.say("caution.stop.go"),
-              () -> open.act(new BuildEvent.Acknowledged(caution.at())));
+      return StopCard.of(card, stop.get(), open, seat.typed(), seat.words());
     }
     if (step.switchOff()) {
       card.how(seat.say(Phrase.of("route.switch-off")));

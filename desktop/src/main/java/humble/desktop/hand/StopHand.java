@@ -1,6 +1,6 @@
 package humble.desktop.hand;
 
-import humble.core.build.BuildEvent;
+import humble.core.craft.Stop;
 import humble.core.kit.Caution;
 import humble.desktop.draw.Mat;
 import humble.desktop.session.OpenBuild;
@@ -12,21 +12,16 @@ import java.util.function.Supplier;
 /** A caution that says stop: nothing goes on before it is acknowledged. */
 public final class StopHand extends Hand {
   private final OpenBuild open;
-  private final Caution caution;
+  private final Stop stop;
   private final String kicker;
   private final String title;
   private final Supplier<Mat> picture;
 
   private StopHand(
-      Seat seat,
-      OpenBuild open,
-      Caution caution,
-      String kicker,
-      String title,
-      Supplier<Mat> picture) {
+      Seat seat, OpenBuild open, Stop stop, String kicker, String title, Supplier<Mat> picture) {
     super(seat);
     this.open = open;
-    this.caution = caution;
+    this.stop = stop;
     this.kicker = kicker;
     this.title = title;
     this.picture = picture;
@@ -41,8 +36,7 @@ public final class StopHand extends Hand {
       String title,
       Supplier<Mat> picture) {
     return open.stopBefore(names)
-        .map(caution ->
-            new Turn(caution, () -> new StopHand(seat, open, caution, kicker, title, picture)));
+        .map(stop -> new Turn(stop, () -> new StopHand(seat, open, stop, kicker, title, picture)));
   }
 
   /** Gives the turn of a caution that follows from what is in hand; empty once it is known. */
@@ -56,15 +50,16 @@ public final class StopHand extends Hand {
     return open.build().acknowledged().contains(caution.at())
         ? Optional.empty()
         : Optional.of(
-            new Turn(caution, () -> new StopHand(seat, open, caution, kicker, title, picture)));
+            new Turn(
+                caution,
+                () ->
+                    new StopHand(
+                        seat, open, new Stop(caution.at(), caution), kicker, title, picture)));
   }
 
   @Override
   public Card card() {
-    return seat.card(kicker, title)
-        .how(say("caution.stop.how"))
-        .caution(true, caution.text())
-        .go(say("caution.stop.go"), () -> open.act(new BuildEvent.Acknowledged(caution.at())));
+    return StopCard.of(seat.card(kicker, title), stop, open, typed(), seat.words());
   }
 
   @Override

@@ -2,10 +2,14 @@ package humble.desktop.keys;
 
 import humble.core.build.BuildEvent;
 import humble.core.words.Words;
+import humble.desktop.along.AlongStage;
 import humble.desktop.draw.Mat;
+import humble.desktop.guide.FirstWalk;
+import humble.desktop.guide.GuideStage;
 import humble.desktop.intake.IntakeStage;
 import humble.desktop.mend.MendStage;
 import humble.desktop.own.OwnStage;
+import humble.desktop.practice.PracticeStage;
 import humble.desktop.session.Bench;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
@@ -15,6 +19,8 @@ import humble.desktop.stage.Desk;
 import humble.desktop.stage.Stage;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Takes;
+import humble.formats.guide.GuideBook;
+import humble.formats.kit.BuildArchive;
 import humble.photo.PhotoFile;
 import humble.store.NotWritten;
 import java.nio.file.Files;
@@ -48,8 +54,11 @@ public final class BenchKeys implements Desk {
   private @Nullable Stage ofStage;
   private Stage stage;
 
-  /** A remark that is being written over the stage. */
-  private @Nullable RemarkStage remark;
+  /** What lies over the stage: a remark that is written, the guide, the first walk. */
+  private @Nullable Stage over;
+
+  /** Read when it is opened for the first time. */
+  private @Nullable GuideBook guide;
 
   /** Makes the keys of a session; nothing is shown before {@link #begin}. */
   public BenchKeys(Session session, Clock clock, Face face) {
@@ -121,8 +130,26 @@ public final class BenchKeys implements Desk {
   }
 
   private Stage inFront() {
-    RemarkStage over = remark;
-    return over == null ? stage : over;
+    Stage above = over;
+    return above == null ? stage : above;
+  }
+
+  private boolean remarks() {
+    return over instanceof RemarkStage;
+  }
+
+  private void layOver(Stage above) {
+    putAway();
+    over = above;
+    refresh();
+  }
+
+  private void putAway() {
+    Stage was = over;
+    over = null;
+    if (was != null) {
+      was.left();
+    }
   }
 
   /** Gives the card that is shown. */
@@ -134,14 +161,17 @@ public final class BenchKeys implements Desk {
   private Card front() {
     Card card = inFront().card();
     Stage own = ofStage;
-    return remark == null && stage == own
-        ? session.open().map(open -> StageCautions.on(card, stageId, open, words)).orElse(card)
+    return over == null && stage == own
+        ? session
+            .open()
+            .map(open -> StageCautions.on(card, stageId, open, stage.typed(), words))
+            .orElse(card)
         : card;
   }
 
   /** Gives the picture that is shown. */
   public Mat mat() {
-    return orBroken(() -> stage.mat());
+    return orBroken(() -> inFront().mat());
   }
 
   /** A stage that a fault ends is left, and told in its place. */
@@ -151,7 +181,7 @@ public final class BenchKeys implements Desk {
     } catch (RuntimeException | StackOverflowError e) {
       Stage ended = stage;
       stage = stages.broken(e);
-      remark = null;
+      putAway();
       ended.left();
       return shown.get();
     }
@@ -168,7 +198,7 @@ public final class BenchKeys implements Desk {
 
   @Override
   public void show(Stage shown) {
-    remark = null;
+    putAway();
     Stage before = stage;
     stage = shown;
     if (shown != before) {
@@ -187,23 +217,23 @@ public final class BenchKeys implements Desk {
 
   /** Hands the stage a drag from one thing on the mat onto another. */
   public void drag(String from, String to) {
-    acted(() -> stage.drag(from, to));
+    acted(() -> inFront().drag(from, to));
   }
 
   /** Hands the stage a click on what the mat calls {@code spot}. */
   public void pick(String spot) {
-    acted(() -> stage.pick(spot));
+    acted(() -> inFront().pick(spot));
   }
 
   /** Hands the stage a click beside everything that the mat names. */
   public void point(double x, double y) {
-    acted(() -> stage.point(x, y));
+    acted(() -> inFront().point(x, y));
   }
 
   /** Follows the pointer over the mat, where the picture does. */
   public void hover(double x, double y) {
     handle(() -> {
-      if (remark == null && stage.hover(x, y)) {
+      if (inFront().hover(x, y)) {
         refresh();
       }
     });
@@ -229,11 +259,9 @@ public final class BenchKeys implements Desk {
 
   private void acted(Runnable work) {
     handle(() -> {
-      if (remark == null) {
-        care.read();
-        work.run();
-        refresh();
-      }
+      care.read();
+      work.run();
+      refresh();
     });
   }
 
@@ -241,7 +269,7 @@ public final class BenchKeys implements Desk {
   public boolean pull(double dx, double dy) {
     boolean[] follows = {false};
     handle(() -> {
-      follows[0] = stage.pull(dx, dy);
+      follows[0] = inFront().pull(dx, dy);
       if (follows[0]) {
         refresh();
       }
@@ -252,7 +280,7 @@ public final class BenchKeys implements Desk {
   /** Turns the wheel over the picture, up or down. */
   public void wheel(boolean up) {
     handle(() -> {
-      stage.wheel(up);
+      inFront().wheel(up);
       refresh();
     });
   }
@@ -314,14 +342,16 @@ public final class BenchKeys implements Desk {
   private void dropped(Path path) {
     String name = String.valueOf(path.getFileName());
     boolean board = Files.isDirectory(path) && !Files.exists(path.resolve("kit.json"));
-    if (!board && Files.isDirectory(path) || name.endsWith(".hckit") || name.equals("kit.json")) {
+    if (name.endsWith(BuildArchive.ENDING)) {
+      stageId = StageId.SHELF;
+      show(new AlongStage(session, this, path));
+    } else if (!board && Files.isDirectory(path)
+        || name.endsWith(".hckit")
+        || name.equals("kit.json")) {
       session.layKit(path);
       go(session.open().isPresent() ? StageId.UNPACK : StageId.SHELF);
     } else if (PhotoFile.isNamed(name) && session.open().isPresent()) {
-      OwnStage own = stage instanceof OwnStage now ? now : new OwnStage(session, this, stageId);
-      show(own);
-      own.photo(path);
-      refresh();
+      photo(path);
     } else {
       IntakeStage intake =
           stage instanceof IntakeStage open ? open : new IntakeStage(session, this, clock);
@@ -331,9 +361,39 @@ public final class BenchKeys implements Desk {
     }
   }
 
+  /** A photo belongs to the step at hand or to the board; over the board itself it is its own. */
+  private void photo(Path path) {
+    Runnable ofBoard =
+        () -> {
+          OwnStage own = stage instanceof OwnStage now ? now : new OwnStage(session, this, stageId);
+          show(own);
+          own.photo(path);
+          refresh();
+        };
+    if (stage instanceof OwnStage) {
+      ofBoard.run();
+    } else {
+      String shows = front().title();
+      session
+          .open()
+          .ifPresent(open ->
+              layOver(
+                  new PhotoAsk(
+                      this,
+                      open,
+                      stage,
+                      stageId,
+                      shows,
+                      path,
+                      session.photos(),
+                      ofBoard,
+                      this::leaveOver)));
+    }
+  }
+
   /** Tells whether a blank typed now belongs to a text. */
   public boolean takesBlank() {
-    return remark != null || (!stage.typed().isEmpty() && front().takes().text());
+    return remarks() || (!inFront().typed().isEmpty() && front().takes().text());
   }
 
   /** Takes one character, from the keypad or the main block. */
@@ -347,7 +407,7 @@ public final class BenchKeys implements Desk {
     Card card = front();
     Takes takes = card.takes();
     String typed = inFront().typed().text();
-    if (remark != null || (takes.text() && takes.takes(c, typed))) {
+    if (remarks() || (takes.text() && takes.takes(c, typed))) {
       type(typed + text);
       return;
     }
@@ -359,7 +419,8 @@ public final class BenchKeys implements Desk {
           press(card, Card.BACK, this::back);
         }
       }
-      case '*' -> note();
+      case '*' -> press(card, c, this::note);
+      case '?' -> press(card, c, () -> guide(pageHere()));
       case '/' -> press(card, c, this::wrong);
       default -> other(card, c, typed);
     }
@@ -399,7 +460,7 @@ public final class BenchKeys implements Desk {
       String typed = inFront().typed().text();
       if (!typed.isEmpty()) {
         type(typed.substring(0, typed.length() - 1));
-      } else if (remark == null) {
+      } else if (!remarks()) {
         takeBackNow();
       }
     });
@@ -439,10 +500,82 @@ public final class BenchKeys implements Desk {
     session
         .open()
         .ifPresent(open -> {
-          remark =
-              new RemarkStage(this, open, stage, words.say(stageId.key()), () -> remark = null);
-          refresh();
+          layOver(new RemarkStage(this, open, stage, words.say(stageId.key()), this::leaveOver));
         });
+  }
+
+  /** Goes back to the stage beneath. */
+  private void leaveOver() {
+    putAway();
+    refresh();
+  }
+
+  /** The page of what is open. */
+  private String pageHere() {
+    String own = stage.guidePage();
+    return own.isEmpty() ? stageId.name().toLowerCase(Locale.ROOT) : own;
+  }
+
+  /** Opens the guide at the page of what is open, as its key and its button do. */
+  public void openGuide() {
+    handle(() -> {
+      care.read();
+      guide(pageHere());
+    });
+  }
+
+  @Override
+  public void guide(String page) {
+    GuideBook book = guide;
+    if (book == null) {
+      book = GuideBook.shipped();
+      guide = book;
+    }
+    Card beneath = front();
+    layOver(new GuideStage(this, book, page, beneath, this::everywhere, this::leaveOver));
+  }
+
+  /** What a key that holds everywhere does, by its line on the page of keys. */
+  private Optional<Runnable> everywhere(String line) {
+    return Everywhere.all().stream()
+        .filter(each -> line.equals(each.cap() + " " + words.say(each.key())))
+        .findFirst()
+        .flatMap(this::act);
+  }
+
+  /** What belongs to the keyboard alone cannot be done from a list. */
+  private Optional<Runnable> act(Everywhere key) {
+    return switch (key) {
+      case KIT -> Optional.of(this::changeKit);
+      case BLINK -> Optional.of(this::blink);
+      case BACK, UNDO -> Optional.of(this::takeBackNow);
+      case NOTE -> Optional.of(this::note);
+      case WRONG -> Optional.of(this::wrong);
+      case PASTE -> Optional.of(this::paste);
+      case OPEN -> Optional.of(() -> stage.openFile());
+      case WHY -> Optional.of(face::foldReasons);
+      case STAGES, GUIDE, ENTER, LEAVE, LARGER, SMALLER, AS_IT_WAS -> Optional.empty();
+    };
+  }
+
+  @Override
+  public void practise() {
+    show(new PracticeStage(session, this, clock, () -> go(stageId)));
+  }
+
+  /** Shows the first walk, where this bench is a new one. */
+  public void welcome() {
+    handle(() -> {
+      if (session.isNew()) {
+        layOver(
+            new FirstWalk(
+                this,
+                toTheEnd -> {
+                  session.walked(toTheEnd);
+                  leaveOver();
+                }));
+      }
+    });
   }
 
   @Override

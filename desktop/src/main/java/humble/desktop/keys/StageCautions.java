@@ -1,11 +1,12 @@
 package humble.desktop.keys;
 
-import humble.core.build.BuildEvent;
 import humble.core.kit.Caution;
 import humble.core.words.Words;
+import humble.desktop.hand.StopCard;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Typed;
 import java.util.List;
 import java.util.Locale;
 
@@ -16,16 +17,16 @@ import java.util.Locale;
 final class StageCautions {
   private StageCautions() {}
 
-  static Card on(Card card, StageId stage, OpenBuild open, Words words) {
+  static Card on(Card card, StageId stage, OpenBuild open, Typed typed, Words words) {
     String name = stage.name().toLowerCase(Locale.ROOT);
     return open.stopBefore(List.of(name))
         .map(stop ->
-            new Card.Maker(words.say(stage.key()), words.say(stage.key()))
-                .how(words.say("caution.stop.how"))
-                .caution(true, stop.text())
-                .go(
-                    words.say("caution.stop.go"),
-                    () -> open.act(new BuildEvent.Acknowledged(stop.at()))))
+            StopCard.of(
+                new Card.Maker(words.say(stage.key()), words.say(stage.key())),
+                stop,
+                open,
+                typed,
+                words))
         // What is stopped for is read alone.
         .orElseGet(() ->
             card.go().equals(words.say("caution.stop.go")) ? card : withCare(card, name, open));

@@ -57,7 +57,7 @@ record Stages(Session session, Desk desk, Clock clock) {
       case LOAD -> new LoadStage(open, desk, session.home());
       case WAKE -> new WakeStage(open, desk);
       case CLOSE -> new CloseStage(session, desk);
-      case BOOK -> new BookStage(open, desk, session.home());
+      case BOOK -> new BookStage(session, open, desk);
     };
   }
 }

@@ -117,4 +117,9 @@ public final class MendStage extends HandStage {
     mending.cancel();
     super.left();
   }
+
+  @Override
+  public String guidePage() {
+    return "mend";
+  }
 }

@@ -204,4 +204,9 @@ public final class OwnStage extends HandStage {
   protected Card withCommonKeys(Card card) {
     return card.withKey(Card.Key.of(Card.BACK, seat.say("key.take-back"), bench::takeBack));
   }
+
+  @Override
+  public String guidePage() {
+    return "own";
+  }
 }

@@ -6,7 +6,7 @@ import humble.core.kit.PointMm;
 import humble.core.kit.SeenHole;
 import humble.core.kit.Side;
 import humble.core.words.Phrase;
-import humble.formats.WholeFile;
+import humble.desktop.session.PhotoKeeping;
 import humble.formats.kit.KitFolder;
 import humble.photo.FoundBoard;
 import humble.photo.Photo;
@@ -25,12 +25,7 @@ import java.awt.image.DataBufferInt;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.FileAlreadyExistsException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageIO;
@@ -54,7 +49,6 @@ record PhotoTaken(
     Optional<Phrase> refused) {
   private static final int SHOWN_PX = 1400;
   private static final double UNKNOWN_MM = 100;
-  private static final int NAMED_BY = 32;
 
   /** A size, in millimetres. */
   record Size(double widthMm, double heightMm) {}
@@ -159,7 +153,7 @@ record PhotoTaken(
       } else if (of == PhotoOf.FITTED) {
         side = new SidePicture(upright(side.picture(), board, kit), List.of());
       }
-      String name = write(PhotoFile.jpeg(side.picture()), photos);
+      String name = PhotoKeeping.write(PhotoFile.jpeg(side.picture()), photos);
       return new Kept(
           new BoardPhoto(
               of == PhotoOf.SOLDER ? Side.BOTTOM : Side.TOP,
@@ -204,22 +198,5 @@ record PhotoTaken(
     g.drawImage(picture, 0, 0, null);
     g.dispose();
     return turned;
-  }
-
-  /** A photo is named by what is in it: the same is kept once, and nothing is written over. */
-  private static String write(byte[] jpeg, Path photos) throws IOException {
-    try {
-      byte[] digest = MessageDigest.getInstance("SHA-256").digest(jpeg);
-      String name = HexFormat.of().formatHex(digest).substring(0, NAMED_BY) + ".jpg";
-      Files.createDirectories(photos);
-      try {
-        WholeFile.create(photos.resolve(name), jpeg);
-      } catch (FileAlreadyExistsException e) {
-        return "photos/" + name;
-      }
-      return "photos/" + name;
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

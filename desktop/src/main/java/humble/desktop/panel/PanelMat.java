@@ -7,6 +7,7 @@ import humble.core.firmware.ToggleWork;
 import humble.core.kit.Panel;
 import humble.core.kit.Toggled;
 import humble.core.words.Words;
+import humble.desktop.draw.Lever;
 import humble.desktop.draw.Mat;
 import humble.desktop.draw.Pen;
 import humble.desktop.draw.Token;
@@ -130,7 +131,7 @@ record PanelMat(
       boolean wanted = look.onSwitches() && (look.wanted() >> bit & 1) == 1;
       boolean up = running ? (stands >> bit & 1) == 1 : wanted;
       boolean odd = running && look.onSwitches() && up != wanted;
-      lever(pen, x, y, known ? up ? 1 : 0 : NONE, odd);
+      Lever.draw(pen, x, y, known ? up ? 1 : 0 : Lever.UNKNOWN, odd);
       if (look.onSwitches()) {
         pen.mono(wanted ? "1" : "0", x, y - 48, 24, Token.INK, Pen.Hang.MIDDLE);
       }
@@ -155,7 +156,7 @@ record PanelMat(
         pen.box(x - 24, y - 38, 48, 92, 8, Token.FLUX_PALE, Token.COPPER);
         pen.bold(words.say("panel.mat.press"), x, y - 50, 14, Token.INK, Pen.Hang.MIDDLE);
       }
-      lever(pen, x, y, now || isRunSwitch(ref) ? 1 : 0, false);
+      Lever.draw(pen, x, y, now || isRunSwitch(ref) ? 1 : 0, false);
       pen.text(ref, x, y + 62, 13, Token.INK_SOFT, Pen.Hang.MIDDLE);
       pen.bold(words.say("panel.mat." + role(ref)), x, y + 44, 12, Token.INK, Pen.Hang.MIDDLE);
       key(ref).ifPresent(key -> pen.spot("key:" + key.text(), x - 20, y - 38, 40, 76));
@@ -194,20 +195,6 @@ record PanelMat(
 
   private String role(String ref) {
     return key(ref).map(key -> "key." + key.text()).orElse("key.other");
-  }
-
-  /** A lever up, down, or nobody knows. */
-  private static void lever(Pen pen, double x, double y, int stands, boolean odd) {
-    if (odd) {
-      pen.diamond(x, y, 40, Token.ALARM_PALE);
-    }
-    pen.box(x - 7, y - 26, 14, 52, 7, Token.FIELD, Token.INK);
-    if (stands == NONE) {
-      return;
-    }
-    double knob = stands == 1 ? y - 17 : y + 17;
-    pen.box(x - 4, Math.min(y, knob), 8, Math.abs(knob - y), 2, Token.INK_SOFT, null);
-    pen.disc(x, knob, 12, odd ? Token.ALARM : Token.COPPER, Token.INK, 1.5);
   }
 
   private void sheet(Pen pen, double x, double y, double w, double h) {

@@ -9,6 +9,7 @@ import humble.core.build.BuildEvent;
 import humble.core.build.KitChange;
 import humble.core.circuit.Fault;
 import humble.core.craft.BuiltBoard;
+import humble.core.craft.Stop;
 import humble.core.craft.UsualCautions;
 import humble.core.host.Found;
 import humble.core.host.HoleState;
@@ -17,7 +18,6 @@ import humble.core.kit.AsBuilt;
 import humble.core.kit.Board;
 import humble.core.kit.BoardPhoto;
 import humble.core.kit.BoardState;
-import humble.core.kit.Caution;
 import humble.core.kit.Choices;
 import humble.core.kit.Finding;
 import humble.core.kit.Firmware;
@@ -76,6 +76,7 @@ public final class OpenBuild {
   private @Nullable Faces photoFaces;
   private boolean stale = true;
   private List<KitChange> told;
+  private List<String> dangers;
 
   OpenBuild(
       Journal journal,
@@ -91,7 +92,8 @@ public final class OpenBuild {
     this.told = List.copyOf(build.kitChanges());
     this.written = kit;
     Words words = Words.core(Locale.getDefault());
-    this.kit = UsualCautions.given(FirstPower.given(kit, words), words);
+    this.dangers = build.dangers().orElse(List.of());
+    this.kit = UsualCautions.given(FirstPower.given(kit, words), dangers, words);
     this.firstPower = FirstPower.checks(this.kit);
     this.parts = Parts.of(this.kit);
     this.soldered = this.kit.soldered();
@@ -191,12 +193,15 @@ public final class OpenBuild {
    * Gives the caution that says stop at one of {@code names} and has not been acknowledged: work
    * goes on only after that.
    */
-  public Optional<Caution> stopBefore(Collection<String> names) {
-    return kit.cautions().stream()
-        .filter(caution -> caution.level() == Caution.Level.STOP)
-        .filter(caution -> names.contains(caution.at()))
-        .filter(caution -> !build().acknowledged().contains(caution.at()))
-        .findFirst();
+  public Optional<Stop> stopBefore(Collection<String> names) {
+    return Stop.open(kit.cautions(), names, build().acknowledged());
+  }
+
+  /**
+   * Tells whether nobody has said yet what the finished thing does to others, and nobody wrote it.
+   */
+  public boolean asksOfDangers() {
+    return UsualCautions.asksOf(written) && build().dangers().isEmpty();
   }
 
   /** Gives the line to the practice bench's board; asked on the thread of that link. */
@@ -293,12 +298,14 @@ public final class OpenBuild {
 
   /** Tells whether something was told of the kit, or taken back, since it was read. */
   boolean isOutgrown() {
-    return !told.equals(build().kitChanges());
+    return !told.equals(build().kitChanges())
+        || !dangers.equals(build().dangers().orElse(List.of()));
   }
 
   /** The kit stays as it was read, whatever was told of it since. */
   void stay() {
     told = List.copyOf(build().kitChanges());
+    dangers = build().dangers().orElse(List.of());
   }
 
   /** Puts the build away: what still runs in the background ends without a word. */

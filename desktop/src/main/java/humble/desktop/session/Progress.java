@@ -2,6 +2,7 @@ package humble.desktop.session;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.craft.UsualCautions;
 import humble.core.host.HostSurvey;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
@@ -43,6 +44,7 @@ public final class Progress {
         List<HostSurvey.Spot> survey = HostSurvey.of(open.parts());
         int hosts = kit.hosts().isEmpty() ? 0 : 1;
         int supplies = kit.supplies().isEmpty() ? 0 : 1;
+        int asked = UsualCautions.asksOf(open.written()) ? 1 : 0;
         boolean hostRead = build.host().map(host -> host.fits()).orElse(false);
         yield ratio(
             items.stream().filter(item -> build.counted().containsKey(item.id())).count()
@@ -52,8 +54,16 @@ public final class Progress {
                 + Math.min(spots, build.lookedOver().size())
                 + survey.stream().filter(s -> build.surveyed().containsKey(s.ref())).count()
                 + (hostRead ? hosts : 0)
+                + (build.dangers().isPresent() ? asked : 0)
                 + (build.checked().containsKey(BuildEvent.Checked.SUPPLY) ? supplies : 0),
-            items.size() + strips.size() + spots + survey.size() + hosts + supplies);
+            items.size()
+                + strips.size()
+                + spots
+                + survey.size()
+                + hosts
+                + supplies
+                + asked
+                + build.unseen().size());
       }
       case SORT -> {
         List<Line> lines = toSort(kit);

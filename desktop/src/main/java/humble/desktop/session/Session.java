@@ -7,8 +7,12 @@ import humble.core.intake.ChipLibrary;
 import humble.core.kit.Finding;
 import humble.core.kit.Kit;
 import humble.core.own.Follows;
+import humble.core.practice.Answered;
 import humble.core.words.ForeignText;
+import humble.formats.InputFile;
+import humble.formats.ReadingBudget;
 import humble.formats.WholeFile;
+import humble.formats.kit.BuildArchive;
 import humble.formats.kit.EditWriter;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
@@ -16,10 +20,13 @@ import humble.formats.kit.KitWriter;
 import humble.store.Copies;
 import humble.store.Journal;
 import humble.store.JournalDamage;
+import humble.store.JournalLines;
 import humble.store.JournalOpen;
 import humble.store.NotWritten;
 import humble.store.log.FaultLog;
 import java.io.IOException;
+import java.io.StringReader;
+import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
@@ -265,6 +272,77 @@ public final class Session {
       }
     }
     return ChipLibrary.of(read);
+  }
+
+  /**
+   * Takes a build in that came along as one file, with its kit, and lays it on the bench. One that
+   * is here already is laid on the bench as it is here.
+   *
+   * @param otherHand whether somebody else built it so far
+   * @return what stands against it, as sentences; empty where it was taken in
+   */
+  public List<String> takeAlong(BuildArchive archive, boolean otherHand) {
+    try {
+      Path kit = archive.keepKit(home.resolve("kits"));
+      JournalLines.TakenIn taken =
+          JournalLines.takeAlong(
+              journal,
+              new StringReader(archive.lines()),
+              archive.name(),
+              ReadingBudget.usual(),
+              new BuildEvent.CameAlong(
+                  kit.toAbsolutePath().normalize().toString(), archive.name(), otherHand));
+      if (!taken.problems().isEmpty()) {
+        return taken.problems();
+      }
+      addToShelf(kit);
+      Stream.concat(taken.builds().values().stream(), taken.same().stream())
+          .findFirst()
+          .flatMap(id -> begun(journal.build(id)))
+          .ifPresent(this::lay);
+      return List.of();
+    } catch (IOException e) {
+      return List.of(InputFile.reason(e));
+    }
+  }
+
+  /** Gives the bytes of a build as one file, with its kit and its photos. */
+  public byte[] along(Build build) throws IOException {
+    StringWriter lines = new StringWriter();
+    JournalLines.write(journal, build.id(), lines);
+    return BuildArchive.of(build, lines.toString(), photos());
+  }
+
+  /** Gives the other builds of this bench that have a beginning, the last worked on first. */
+  public List<Build> others(String than) {
+    return journal.builds().stream()
+        .filter(id -> !id.equals(than))
+        .map(journal::build)
+        .filter(build -> build.began().isPresent())
+        .toList();
+  }
+
+  /** Gives every drill that was answered at this bench, in order. */
+  public List<Answered> practised() {
+    return Answered.of(journal.bench());
+  }
+
+  /** Keeps a drill that was answered. */
+  public void drilled(BuildEvent.Drilled drilled) {
+    append(Journal.BENCH, List.of(drilled));
+  }
+
+  /** Tells whether nothing was ever begun at this bench and nobody walked through the window. */
+  public boolean isNew() {
+    return !journal.isUndecided()
+        && journal.builds().isEmpty()
+        && journal.bench().inForce().stream()
+            .noneMatch(entry -> entry.event() instanceof BuildEvent.Walked);
+  }
+
+  /** Keeps that somebody walked through the window. */
+  public void walked(boolean toTheEnd) {
+    append(Journal.BENCH, List.of(new BuildEvent.Walked(toTheEnd)));
   }
 
   /** Gives background work that belongs to no build; {@code changed} shows what became of it. */

@@ -3,6 +3,8 @@ package humble.desktop.shelf;
 import humble.core.build.Build;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
+import humble.core.practice.Skill;
+import humble.core.practice.Spacing;
 import humble.core.words.Words;
 import humble.desktop.draw.Mat;
 import humble.desktop.intake.IntakeStage;
@@ -18,6 +20,7 @@ import humble.desktop.stage.Typed;
 import humble.store.Journal;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -25,6 +28,14 @@ import java.util.stream.Stream;
 
 /** Builds begun and kits to begin. */
 public final class ShelfStage implements Stage {
+  /** What stands behind the builds and kits, by its place there. */
+  private static final int LIST = 0;
+
+  private static final int JOURNAL = 1;
+  private static final int PRACTICE = 2;
+  private static final int GUIDE = 3;
+  private static final int BESIDE = 4;
+
   private final Session session;
   private final Desk desk;
   private final Words words;
@@ -41,22 +52,47 @@ public final class ShelfStage implements Stage {
     this.words = desk.words();
     this.shelf = session.shelf();
     // What has to be decided lies at the front.
-    this.chosen = session.journal().isUndecided() ? shelf.size() + 1 : 0;
+    this.chosen = session.journal().isUndecided() ? shelf.size() + JOURNAL : 0;
   }
 
   @Override
   public Card card() {
-    if (chosen == shelf.size() + 1) {
-      return journalCard();
+    switch (chosen - shelf.size()) {
+      case LIST -> {
+        return listCard();
+      }
+      case JOURNAL -> {
+        return journalCard();
+      }
+      case PRACTICE -> {
+        return besides("shelf.practice", desk::practise);
+      }
+      case GUIDE -> {
+        return besides("shelf.guide", () -> desk.guide("shelf"));
+      }
+      default -> {
+        return itemCard();
+      }
     }
-    if (chosen == shelf.size()) {
-      Card.Maker card = new Card.Maker(place(), words.say("shelf.type-in"));
-      card.how(words.say("shelf.type-in.how"));
-      card.how(words.say("shelf.type-in.drop"));
-      next(card);
-      return card.go(
-          words.say("shelf.type-in.go"), () -> desk.show(new IntakeStage(session, desk, clock)));
-    }
+  }
+
+  private Card listCard() {
+    Card.Maker card = new Card.Maker(place(), words.say("shelf.type-in"));
+    card.how(words.say("shelf.type-in.how"));
+    card.how(words.say("shelf.type-in.drop"));
+    next(card);
+    return card.go(
+        words.say("shelf.type-in.go"), () -> desk.show(new IntakeStage(session, desk, clock)));
+  }
+
+  private Card besides(String key, Runnable open) {
+    Card.Maker card = new Card.Maker(place(), words.say(key));
+    card.how(words.say(key + ".how"));
+    next(card);
+    return card.go(words.say(key + ".go"), open);
+  }
+
+  private Card itemCard() {
     Session.OnShelf item = shelf.get(chosen);
     Card.Maker card = new Card.Maker(place(), title(item));
     return switch (item) {
@@ -85,7 +121,7 @@ public final class ShelfStage implements Stage {
   }
 
   private String place() {
-    return words.say("shelf.place", chosen + 1, shelf.size() + 2);
+    return words.say("shelf.place", chosen + 1, shelf.size() + BESIDE);
   }
 
   private Card journalCard() {
@@ -105,7 +141,7 @@ public final class ShelfStage implements Stage {
   }
 
   private void next(Card.Maker card) {
-    card.key('+', words.say("shelf.next"), () -> chosen = (chosen + 1) % (shelf.size() + 2));
+    card.key('+', words.say("shelf.next"), () -> chosen = (chosen + 1) % (shelf.size() + BESIDE));
   }
 
   private String title(Session.OnShelf item) {
@@ -145,14 +181,28 @@ public final class ShelfStage implements Stage {
     return new ShelfMat(
         words.say("shelf.mat"),
         items,
-        words.say("shelf.type-in"),
-        words.say("shelf.type-in.state"),
-        words.say("shelf.journal"),
-        session.journal().isUndecided()
-            ? words.say("shelf.journal.damaged", session.journal().damage().size())
-            : words.say("shelf.journal.state", session.journal().events()),
-        session.journal().isUndecided(),
+        List.of(
+            new ShelfMat.Beside(
+                words.say("shelf.type-in.short"), words.say("shelf.type-in.state"), false),
+            new ShelfMat.Beside(
+                words.say("shelf.journal"),
+                session.journal().isUndecided()
+                    ? words.say("shelf.journal.damaged", session.journal().damage().size())
+                    : words.say("shelf.journal.state", session.journal().events()),
+                session.journal().isUndecided()),
+            new ShelfMat.Beside(words.say("shelf.practice"), due(), false),
+            new ShelfMat.Beside(words.say("shelf.guide"), words.say("shelf.guide.state"), false)),
         chosen);
+  }
+
+  /** How much of the practice is due. */
+  private String due() {
+    Spacing spacing = Spacing.of(session.practised());
+    return words.say(
+        "shelf.practice.state",
+        Arrays.stream(Skill.values())
+            .filter(skill -> spacing.isDue(skill, clock.instant()))
+            .count());
   }
 
   private ShelfMat.Item begun(Build build, Kit kit) {
@@ -192,7 +242,9 @@ public final class ShelfStage implements Stage {
 
   @Override
   public void pick(String spot) {
-    chosen = Math.clamp(Integer.parseInt(spot.substring("shelf:".length())), 0, shelf.size() + 1);
+    chosen =
+        Math.clamp(
+            Integer.parseInt(spot.substring("shelf:".length())), 0, shelf.size() + BESIDE - 1);
   }
 
   @Override

@@ -36,6 +36,12 @@ public interface Desk {
   /** Says that something is wrong here: opens the search for it. */
   void wrong();
 
+  /** Opens the guide at a page. */
+  void guide(String page);
+
+  /** Opens practice. */
+  void practise();
+
   /** Opens the field for a remark. */
   void note();
 

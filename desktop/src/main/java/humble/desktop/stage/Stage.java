@@ -16,6 +16,11 @@ public interface Stage {
   /** Gives what is typed into its field. */
   Typed typed();
 
+  /** Gives the page of the guide about it; empty for that of the stage on the trace. */
+  default String guidePage() {
+    return "";
+  }
+
   /** Takes a click on what the mat calls {@code spot}. */
   default void pick(String spot) {}
 

@@ -21,6 +21,12 @@ public record Takes(boolean figures, boolean sign, boolean text, String letters)
   /** Any text. */
   public static final Takes TEXT = new Takes(true, false, true, "");
 
+  /** A text that begins with a letter: digits before it do something of their own. */
+  public static final Takes WORDS = new Takes(false, false, true, "");
+
+  /** Letters and the blanks between them; every other key does something of its own. */
+  public static final Takes LETTERS = new Takes(false, false, true, "a-z");
+
   /** The name of a file or a device. */
   public static final Takes PATH = new Takes(true, false, true, "/");
 
@@ -32,8 +38,12 @@ public record Takes(boolean figures, boolean sign, boolean text, String letters)
   /** Tells whether {@code c}, which is no sign, goes into a field that holds {@code typed}. */
   public boolean takes(char c, String typed) {
     boolean begun = !typed.isEmpty();
+    if (this == LETTERS) {
+      return Character.isLetter(c) || begun && c == ' ';
+    }
     if (text) {
-      return begun || Character.isLetterOrDigit(c) || letters.indexOf(c) >= 0;
+      boolean begins = figures ? Character.isLetterOrDigit(c) : Character.isLetter(c);
+      return begun || begins || letters.indexOf(c) >= 0;
     }
     return figures
         && (Character.isDigit(c)

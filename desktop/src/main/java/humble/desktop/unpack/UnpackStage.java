@@ -38,12 +38,14 @@ public final class UnpackStage extends HandStage {
 
   @Override
   protected Turn turn() {
-    return host()
+    return seen()
+        .or(this::host)
         .or(this::survey)
         .or(this::cup)
         .or(this::snap)
         .or(this::look)
         .or(this::supply)
+        .or(this::dangers)
         .orElseGet(() -> new Turn("counted", () -> new CountedHand(bag, home)));
   }
 
@@ -83,6 +85,23 @@ public final class UnpackStage extends HandStage {
         .filter(strips -> !open.build().snapped().contains(strips.pieces().getFirst().line()))
         .findFirst()
         .map(strips -> new Turn(strips, () -> new SnapHand(seat, open, strips)));
+  }
+
+  /** What another hand fitted is looked at before anything is added. */
+  private Optional<Turn> seen() {
+    List<String> refs = SeenHand.next(open);
+    return refs.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Turn(refs, () -> new SeenHand(seat, open, refs)));
+  }
+
+  private Optional<Turn> dangers() {
+    return open.asksOfDangers()
+        ? Optional.of(
+            new Turn(
+                "dangers",
+                () -> new DangersHand(seat, open, () -> new CountedHand(bag, home).mat())))
+        : Optional.empty();
   }
 
   private Optional<Turn> supply() {

@@ -85,6 +85,10 @@ public final class KeypadWalk {
         && card.verdict().filter(verdict -> !verdict.good()).isPresent()) {
       return List.of(KeyCode.ADD);
     }
+    if (card.go().equals(window.words().say("caution.stop.go")) && !card.goEnabled()) {
+      // On the bench only: nothing of it is connected.
+      return List.of(KeyCode.NUMPAD3);
+    }
     if (card.goEnabled()) {
       return List.of(KeyCode.ENTER);
     }

@@ -85,6 +85,11 @@ public final class Offscreen implements AutoCloseable {
     return result.join();
   }
 
+  /** Gives the bench. */
+  Session session() {
+    return session;
+  }
+
   /** Gives the window. */
   public BenchWindow window() {
     return window;

@@ -1,6 +1,7 @@
 package humble.desktop.walk;
 
 import humble.core.kit.PointMm;
+import humble.desktop.practice.PracticeStage;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.StageId;
 import humble.formats.report.PdfReport;
@@ -54,6 +55,28 @@ public final class Shots {
     Platform.exit();
   }
 
+  /** The first question of a round, and the way back. */
+  private void practice(Offscreen screen) {
+    Offscreen.onScreen(() -> {
+      PracticeStage stage =
+          new PracticeStage(
+              screen.session(),
+              screen.window().keys(),
+              Clock.fixed(FIRST_EVENING, ZoneOffset.UTC),
+              () -> screen.window().go(StageId.SHELF));
+      screen.window().keys().show(stage);
+      stage.card().enter().run();
+      stage.typed().type("22k");
+      screen.window().refresh();
+      return true;
+    });
+    shot(screen, "practice");
+    Offscreen.onScreen(() -> {
+      screen.window().go(StageId.SHELF);
+      return true;
+    });
+  }
+
   private void all(Path home) throws IOException {
     list(home.resolve("list"));
     own(home.resolve("own"));
@@ -63,6 +86,7 @@ public final class Shots {
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
+      practice(screen);
       screen.walkTo(StageId.UNPACK);
       for (int i = 0; i < 17; i++) {
         screen.stepOrWait();
@@ -90,18 +114,6 @@ public final class Shots {
       screen.settle();
       screen.stepOrWait();
       shot(screen, "power");
-      screen.walkTo(StageId.FIT);
-      titled(screen, "Fit DISP1");
-      Offscreen.onScreen(() -> {
-        screen.walk().press(KeyCode.F5);
-        screen.window().theme(true);
-        return true;
-      });
-      shot(screen, "fit-night");
-      Offscreen.onScreen(() -> {
-        screen.window().theme(false);
-        return true;
-      });
       screen.walkTo(StageId.LOAD);
       shot(screen, "load");
       screen.walkTo(StageId.WAKE);

@@ -56,6 +56,7 @@ public final class BenchWindow implements Face {
   private final Button mend = new Button();
   private final Button told = new Button();
   private final Button night = new Button();
+  private final Button guide = new Button("?");
   private final CardView card;
   private final MatView mat;
   private final TraceView trace;
@@ -85,7 +86,7 @@ public final class BenchWindow implements Face {
 
   private void lay() {
     name.getStyleClass().add("build-name");
-    for (Region kept : List.of(board, practice, told, mend, night, bench)) {
+    for (Region kept : List.of(board, practice, told, mend, night, guide, bench)) {
       kept.setMinWidth(Region.USE_PREF_SIZE);
     }
     board.getStyleClass().add("soft");
@@ -116,7 +117,13 @@ public final class BenchWindow implements Face {
     Region right = new Region();
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    HBox top = new HBox(name, board, left, bench, right, practice, told, mend, night);
+    guide.getStyleClass().add("switch");
+    guide.setId("guide");
+    guide.setFocusTraversable(false);
+    guide.setTooltip(new Tooltip(words.say("top.guide.tip")));
+    guide.setAccessibleText(words.say("top.guide.tip"));
+    guide.setOnAction(event -> keys.openGuide());
+    HBox top = new HBox(name, board, left, bench, right, practice, told, mend, night, guide);
     top.getStyleClass().add("top-line");
     root.setTop(top);
     BorderPane middle = new BorderPane(mat);
@@ -355,6 +362,7 @@ public final class BenchWindow implements Face {
         case MULTIPLY -> character("*");
         case DIVIDE -> character("/");
         case DECIMAL, SEPARATOR -> character(".");
+        case HELP -> keys.openGuide();
         default -> handled = keypadDigit(code);
       }
     }

@@ -308,6 +308,17 @@ public final class KitFolder {
    *     opened here
    */
   public byte[] archive() throws IOException {
+    return archive(Map.of());
+  }
+
+  /**
+   * Gives the bytes of an archive of this kit with more files in it, in the place of any of that
+   * name.
+   *
+   * @param more files by their names
+   * @throws IOException as {@link #archive()}
+   */
+  byte[] archive(Map<String, byte[]> more) throws IOException {
     Budget budget = ReadingBudget.usual();
     SortedMap<String, byte[]> files = new TreeMap<>();
     try {
@@ -319,6 +330,7 @@ public final class KitFolder {
         files.put(name, name.equals("kit.json") ? kitJson : bytes(name, MOST_BYTES, budget));
       }
       files.remove("kit.json");
+      files.putAll(more);
       return KitWriter.zip(kitJson, files);
     } catch (Spent e) {
       throw new IOException("the kit is larger than 4000 files or 256 MiB", e);
@@ -358,6 +370,32 @@ public final class KitFolder {
     }
   }
 
+  /**
+   * Writes the files of this kit as they are to a folder, one of them left out. Whole or not at
+   * all.
+   *
+   * @throws IOException with one sentence; nothing is then there
+   */
+  void unpackTo(Path target, String without) throws IOException {
+    Path unpacked = Files.createTempDirectory("humble-kit");
+    try {
+      Map<String, Path> files = new TreeMap<>();
+      Budget budget = ReadingBudget.usual();
+      for (String name : names()) {
+        if (!name.equals("kit.json") && !name.equals(without)) {
+          Path file = unpacked.resolve(String.valueOf(files.size()));
+          Files.write(file, bytes(name, MOST_BYTES, budget));
+          files.put(name, file);
+        }
+      }
+      KitWriter.write(target, bytes("kit.json", MOST_KIT_BYTES, budget), files, false);
+    } catch (Spent e) {
+      throw new IOException(e.sentence(), e);
+    } finally {
+      KitWriter.delete(unpacked);
+    }
+  }
+
   private static List<String> photosNamed(byte[] kitJson) {
     List<String> names = new ArrayList<>();
     for (JsonNode board : JSON.readTree(kitJson).path("boards")) {
@@ -366,6 +404,11 @@ public final class KitFolder {
       }
     }
     return names;
+  }
+
+  /** Gives the names of all files. */
+  List<String> files() throws IOException {
+    return names();
   }
 
   /** Names of all files; hidden ones and links stay out. */

@@ -13,6 +13,10 @@ final class Deviations {
   /** Gives the row of an act; empty where it is none of them. */
   static Optional<Logbook.Row> of(Words words, BuildEvent event) {
     return switch (event) {
+      case BuildEvent.Acknowledged e when !e.reason().isEmpty() ->
+          row(words.say("report.went-on"), e.at(), e.reason());
+      case BuildEvent.SeenFitted e when !e.there() -> odd(words, String.join(", ", e.refs()), e);
+      case BuildEvent.CameAlong e when e.otherHand() -> odd(words, e.from(), e);
       case BuildEvent.Wrong e -> row(words.say("report.wrong"), e.stage(), e.at());
       case BuildEvent.Noted e -> row(words.say("report.note"), e.stage(), e.text());
       case BuildEvent.Chose e -> row(words.say("report.chose"), e.option(), e.choice());

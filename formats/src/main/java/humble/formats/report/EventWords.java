@@ -66,7 +66,25 @@ public final class EventWords {
               : words.say("event.moved", e.step(), e.before());
       case BuildEvent.Turned e -> words.say("event.turned", e.side(), e.turnDeg());
       case BuildEvent.MarkSeen e -> words.say("event.mark", e.mark(), e.step());
-      case BuildEvent.Acknowledged e -> words.say("event.acknowledged", e.at());
+      case BuildEvent.Acknowledged e ->
+          e.reason().isEmpty()
+              ? words.say("event.acknowledged", e.at())
+              : words.say("event.acknowledged-why", e.at(), e.reason());
+      case BuildEvent.SaysDangers e ->
+          e.dangers().isEmpty()
+              ? words.say("event.dangers-none")
+              : words.say("event.dangers", List.copyOf(dangers(words, e)));
+      case BuildEvent.CameAlong e ->
+          words.say(e.otherHand() ? "event.taken-over" : "event.came-along", e.from());
+      case BuildEvent.SeenFitted e ->
+          words.say(e.there() ? "event.seen-fitted" : "event.not-there", List.copyOf(e.refs()));
+      case BuildEvent.RestsOn e ->
+          e.build().isEmpty()
+              ? words.say("event.rests-none")
+              : words.say("event.rests-on", e.name());
+      case BuildEvent.PhotoKept e -> words.say("event.photo", e.at());
+      case BuildEvent.Drilled e -> words.say("event.drilled", e.skill());
+      case BuildEvent.Walked e -> words.say("event.walked");
       case BuildEvent.PlansEvenings e -> words.say("event.evenings", e.minutes());
       case BuildEvent.MarksWeighed e ->
           words.say(e.conflict() ? "event.marks-conflict" : "event.marks", e.line(), e.lead());
@@ -127,6 +145,13 @@ public final class EventWords {
       case BuildEvent.TookBack e -> words.say("event.took-back", e.number());
       case BuildEvent.Unread e -> words.say("event.unread", e.kind(), e.why());
     };
+  }
+
+  private static List<String> dangers(Words words, BuildEvent.SaysDangers e) {
+    return e.dangers().stream()
+        .map(danger ->
+            words.knows("event.danger." + danger) ? words.say("event.danger." + danger) : danger)
+        .toList();
   }
 
   /** The gate that is read once more before the last screw is none of the kit's. */

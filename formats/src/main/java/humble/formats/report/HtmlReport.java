@@ -16,13 +16,21 @@ public final class HtmlReport {
           + "margin:2em auto;padding:0 1em}h1,h2{line-height:1.2}"
           + "table{border-collapse:collapse;width:100%}td,th{text-align:left;"
           + "padding:.3em .8em .3em 0;border-bottom:1px solid #e5d3b3;vertical-align:top}"
-          + ".back{text-decoration:line-through;color:#6d6a61}td:first-child{white-space:nowrap}";
+          + "img{max-width:100%}.back{text-decoration:line-through;color:#6d6a61}td:first-child{white-space:nowrap}";
+
+  /** The policy lets in photos that stand in the page itself, where there are any. */
+  private static final String PHOTOS = "img-src data:; ";
 
   private HtmlReport() {}
 
   /** Gives the page, with a policy that lets nothing else in. */
   public static String of(Kit kit, Build build, Locale locale, ZoneId zone) {
-    return page(LogbookWriter.of(kit, build, locale, zone, Integer.MAX_VALUE));
+    return of(kit, build, locale, zone, KeptPhotos.NONE);
+  }
+
+  /** Gives the page with the photos of the build in it. */
+  public static String of(Kit kit, Build build, Locale locale, ZoneId zone, KeptPhotos photos) {
+    return page(LogbookWriter.of(kit, build, locale, zone, Integer.MAX_VALUE, photos));
   }
 
   static String page(Logbook book) {
@@ -32,7 +40,9 @@ public final class HtmlReport {
         .append("\">\n<head><meta charset=\"utf-8\">\n<meta http-equiv=\"Content-Security-Policy\"")
         .append(" content=\"default-src 'none'; style-src '")
         .append(hashOfStyle())
-        .append("'; base-uri 'none'; form-action 'none'\">\n<title>")
+        .append("'; ")
+        .append(book.blocks().stream().anyMatch(Logbook.Photo.class::isInstance) ? PHOTOS : "")
+        .append("base-uri 'none'; form-action 'none'\">\n<title>")
         .append(escape(book.title()))
         .append("</title>\n<style>")
         .append(STYLE)
@@ -51,6 +61,17 @@ public final class HtmlReport {
         } else {
           element(out, "p", text.text());
         }
+      }
+      case Logbook.Photo photo -> {
+        photo
+            .jpeg()
+            .ifPresent(jpeg ->
+                out.append("<img alt=\"")
+                    .append(escape(Logbook.plain(photo.text())))
+                    .append("\" src=\"data:image/jpeg;base64,")
+                    .append(Base64.getEncoder().encodeToString(jpeg))
+                    .append("\">\n"));
+        element(out, "p", photo.text());
       }
       case Logbook.Bullets bullets -> {
         out.append("<ul>");

@@ -1,6 +1,7 @@
 package humble.formats.report;
 
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The logbook of a build as a row of blocks, whatever file it is then written to. What somebody
@@ -38,6 +39,14 @@ record Logbook(String language, String title, List<Block> blocks) {
       items = List.copyOf(items);
     }
   }
+
+  /**
+   * A photo that was kept.
+   *
+   * @param text what it shows, and when it was kept
+   * @param jpeg its bytes; empty where it is not there any more
+   */
+  record Photo(String text, Optional<byte[]> jpeg) implements Block {}
 
   /** Rows of cells. */
   record Table(List<Row> rows) implements Block {

@@ -31,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -55,12 +56,16 @@ final class LogbookWriter {
   private final ZoneId zone;
   private final Ledger ledger;
   private final int mostActs;
+  private final KeptPhotos photos;
   private final List<Logbook.Block> blocks = new ArrayList<>();
 
-  private LogbookWriter(Kit kit, Build build, Locale locale, ZoneId zone, int mostActs) {
+  private LogbookWriter(
+      Kit kit, Build build, Locale locale, ZoneId zone, int mostActs, KeptPhotos photos) {
     this.mostActs = mostActs;
+    this.photos = photos;
     Words plain = Words.core(locale);
-    this.kit = UsualCautions.given(FirstPower.given(kit, plain), plain);
+    this.kit =
+        UsualCautions.given(FirstPower.given(kit, plain), build.dangers().orElse(List.of()), plain);
     this.build = build;
     this.words = words(locale);
     this.core = Words.core(locale).naming(LogbookWriter::name);
@@ -72,9 +77,20 @@ final class LogbookWriter {
     return Words.of("humble.formats.report.report", locale).naming(LogbookWriter::name);
   }
 
-  /** Gives the logbook; {@code mostActs} is how many acts it tells one by one, others in sums. */
+  /** Gives the logbook without photos. */
   static Logbook of(Kit kit, Build build, Locale locale, ZoneId zone, int mostActs) {
-    LogbookWriter writer = new LogbookWriter(kit, build, locale, zone, mostActs);
+    return of(kit, build, locale, zone, mostActs, KeptPhotos.NONE);
+  }
+
+  /**
+   * Gives the logbook.
+   *
+   * @param mostActs how many acts it tells one by one; more are told in sums
+   * @param photos the photos that go into it
+   */
+  static Logbook of(
+      Kit kit, Build build, Locale locale, ZoneId zone, int mostActs, KeptPhotos photos) {
+    LogbookWriter writer = new LogbookWriter(kit, build, locale, zone, mostActs, photos);
     writer.write();
     String title = build.began().map(BuildEvent.Began::name).orElse(kit.name());
     return new Logbook(locale.toLanguageTag(), ForeignText.shown(title), writer.blocks);
@@ -101,10 +117,28 @@ final class LogbookWriter {
     deviations();
     cured();
     stock();
+    photos();
     if (build.entries().size() <= mostActs) {
       journal();
     } else {
       sums();
+    }
+  }
+
+  /** The photos that were kept, where they go into this file at all. */
+  private void photos() {
+    if (photos == KeptPhotos.NONE || build.photos().isEmpty()) {
+      return;
+    }
+    heading("report.photos");
+    for (BuildEvent.Entry entry : build.inForce()) {
+      if (entry.event() instanceof BuildEvent.PhotoKept photo) {
+        Optional<byte[]> jpeg = photos.of(photo);
+        String text = LocalDate.ofInstant(entry.at(), zone) + ", " + name(photo.at());
+        blocks.add(
+            new Logbook.Photo(
+                jpeg.isPresent() ? text : text + ". " + words.say("report.photo.gone"), jpeg));
+      }
     }
   }
 
@@ -143,6 +177,10 @@ final class LogbookWriter {
           verdict(last.verdict()));
     }
     text(build.isClosed() ? "report.finished" : "report.unfinished");
+    if (build.isTakenOver()) {
+      blocks.add(new Logbook.Text(words.say("report.taken-over"), true));
+    }
+    build.restsOn().ifPresent(other -> text("report.rests-on", other.name()));
   }
 
   /** What nobody powered and tried is not told as working. */

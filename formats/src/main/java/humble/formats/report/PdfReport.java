@@ -14,6 +14,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /**
  * Writes the logbook of a build on A4 pages. What would fill more than so many pages with acts is
@@ -27,6 +29,8 @@ public final class PdfReport {
   private static final float RIGHT = 540;
   private static final float TOP = 790;
   private static final float BOTTOM = 56;
+  private static final float PHOTO_WIDE = 300;
+  private static final float PHOTO_HIGH = 220;
   private static final String REGULAR = "LiberationSans-Regular.ttf";
 
   private final PDDocument document;
@@ -55,7 +59,17 @@ public final class PdfReport {
    * @throws IOException when the document cannot be made
    */
   public static byte[] of(Kit kit, Build build, Locale locale, ZoneId zone) throws IOException {
-    return pages(LogbookWriter.of(kit, build, locale, zone, MOST_ACTS));
+    return of(kit, build, locale, zone, KeptPhotos.NONE);
+  }
+
+  /**
+   * Gives the pages with the photos of the build on them.
+   *
+   * @throws IOException when the document cannot be made
+   */
+  public static byte[] of(Kit kit, Build build, Locale locale, ZoneId zone, KeptPhotos photos)
+      throws IOException {
+    return pages(LogbookWriter.of(kit, build, locale, zone, MOST_ACTS, photos));
   }
 
   static byte[] pages(Logbook book) throws IOException {
@@ -123,8 +137,33 @@ public final class PdfReport {
           lines("–  " + item, 10, LEFT + 6, 1);
         }
       }
+      case Logbook.Photo photo -> {
+        if (photo.jpeg().isPresent()) {
+          photo(photo.jpeg().get());
+        }
+        lines(photo.text(), 9, LEFT, 4);
+        y -= 8;
+      }
       case Logbook.Table table -> table(table);
     }
+  }
+
+  /** A photo that is no JPEG after all is told by its words alone. */
+  private void photo(byte[] jpeg) throws IOException {
+    PDImageXObject image;
+    try {
+      image = JPEGFactory.createFromByteArray(document, jpeg);
+    } catch (IOException | RuntimeException e) {
+      return;
+    }
+    float scale =
+        Math.min(
+            PHOTO_WIDE / Math.max(1, image.getWidth()),
+            PHOTO_HIGH / Math.max(1, image.getHeight()));
+    float high = image.getHeight() * scale;
+    room(high + 20);
+    y -= high + 6;
+    out.drawImage(image, LEFT, y, image.getWidth() * scale, high);
   }
 
   private void table(Logbook.Table table) throws IOException {

@@ -41,6 +41,7 @@ public final class TextReports {
                 .append("\n\n");
         case Logbook.Bullets bullets ->
             bullets.items().forEach(item -> out.append("- ").append(md(item)).append('\n'));
+        case Logbook.Photo photo -> out.append("- ").append(md(photo.text())).append('\n');
         case Logbook.Table table -> table(out, table);
       }
     }

@@ -1,0 +1,87 @@
+package humble.core.build;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** What counts of a build that came from another bench. */
+class CameAlongTest {
+  private static Build build(BuildEvent... events) {
+    List<BuildEvent.Entry> entries = new ArrayList<>();
+    for (BuildEvent event : events) {
+      entries.add(new BuildEvent.Entry(entries.size() + 1L, Instant.EPOCH, event));
+    }
+    return Build.of("moth-1", entries);
+  }
+
+  private static final BuildEvent BEGAN = new BuildEvent.Began("Moth", "moth", "", 7);
+  private static final BuildEvent FITTED = new BuildEvent.Fitted("fit:r", List.of("R1", "R2"), 4);
+  private static final BuildEvent PASSED = new BuildEvent.GatePassed("rail", 5.0);
+  private static final BuildEvent WOKE = new BuildEvent.Woke("lamps");
+  private static final BuildEvent STOPPED = new BuildEvent.Acknowledged("power", "who may");
+
+  private static BuildEvent came(boolean otherHand) {
+    return new BuildEvent.CameAlong("kits/moth", "moth.hcbuild", otherHand);
+  }
+
+  @Test
+  void onesOwnGoesOnWhereItWas() {
+    Build own = build(BEGAN, FITTED, PASSED, WOKE, STOPPED, came(false));
+    assertThat(own.began().orElseThrow().kitPath()).isEqualTo("kits/moth");
+    assertThat(own.began().orElseThrow().practiceSeed()).isEqualTo(7);
+    assertThat(own.gateOpen("rail")).isTrue();
+    assertThat(own.awake()).containsExactly("lamps");
+    assertThat(own.acknowledged()).containsExactly("power");
+    assertThat(own.unseen()).isEmpty();
+    assertThat(own.isTakenOver()).isFalse();
+  }
+
+  @Test
+  void whatAnotherHandProvedIsHearsay() {
+    Build taken = build(BEGAN, FITTED, PASSED, WOKE, STOPPED, came(true));
+    assertThat(taken.isTakenOver()).isTrue();
+    assertThat(taken.gateOpen("rail")).isFalse();
+    assertThat(taken.awake()).isEmpty();
+    assertThat(taken.acknowledged()).isEmpty();
+    assertThat(taken.fittedRefs()).as("it is on the board all the same").contains("R1", "R2");
+    assertThat(taken.unseen()).containsExactly("R1", "R2");
+  }
+
+  @Test
+  void whatIsLookedAtCountsAndWhatIsNotThereIsFittedAgain() {
+    Build seen =
+        build(
+            BEGAN,
+            FITTED,
+            came(true),
+            new BuildEvent.SeenFitted(List.of("R1"), true),
+            new BuildEvent.SeenFitted(List.of("R2"), false));
+    assertThat(seen.unseen()).isEmpty();
+    assertThat(seen.fittedRefs()).containsExactly("R1");
+    assertThat(seen.isDone("fit:r", List.of("R1", "R2"))).isFalse();
+  }
+
+  @Test
+  void whatIsProvedHereAfterwardsCounts() {
+    Build proved =
+        build(BEGAN, FITTED, PASSED, came(true), new BuildEvent.GatePassed("rail", 4.98));
+    assertThat(proved.passedGates()).containsEntry("rail", 4.98);
+  }
+
+  @Test
+  void takenBackItIsAsItWas() {
+    Build back = build(BEGAN, FITTED, PASSED, came(true), new BuildEvent.TookBack(4));
+    assertThat(back.gateOpen("rail")).isTrue();
+    assertThat(back.isTakenOver()).isFalse();
+  }
+
+  @Test
+  void aBuildRestsOnOneOtherOrOnNone() {
+    BuildEvent on = new BuildEvent.RestsOn("buoy-1", "Buoy");
+    assertThat(build(BEGAN, on).restsOn()).contains((BuildEvent.RestsOn) on);
+    assertThat(build(BEGAN, on, new BuildEvent.RestsOn("", "")).restsOn()).isEmpty();
+  }
+}
