@@ -432,7 +432,8 @@ public final class KitMaker {
         List.copyOf(packages),
         List.of(),
         handwork,
-        List.copyOf(faults));
+        List.copyOf(faults),
+        humble.core.kit.Use.UNSAID);
   }
 
   /** Gives the parts of the kit. */

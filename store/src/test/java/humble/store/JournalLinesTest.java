@@ -133,4 +133,80 @@ class JournalLinesTest {
       assertThat(other.build("b").awake()).containsExactly("a", "c");
     }
   }
+
+  private static BuildEvent.CameAlong came() {
+    return new BuildEvent.CameAlong("kits/here", "moth.hcbuild", true);
+  }
+
+  private static String along(Journal journal, String build) throws IOException {
+    StringWriter out = new StringWriter();
+    JournalLines.write(journal, build, out);
+    return out.toString();
+  }
+
+  private static JournalLines.TakenIn takeAlong(Journal journal, String lines) throws IOException {
+    return JournalLines.takeAlong(
+        journal, new StringReader(lines), "moth.hcbuild", Budget.unlimited(), came());
+  }
+
+  @Test
+  void oneBuildGoesAlongWithoutThePlacesOfItsMachine() throws IOException {
+    try (Journal from = open("from.db");
+        Journal to = open("to.db")) {
+      from.append("b-1", new BuildEvent.Began("Moth", "moth", "/home/somebody/kits/moth", 7));
+      from.append("b-1", new BuildEvent.UsesProgrammer("/home/somebody/send %f"));
+      BuildEvent.Entry note = from.append("b-1", new BuildEvent.Noted("fit", "one"));
+      from.append("c-1", new BuildEvent.Noted("fit", "of another build"));
+      from.append("b-1", new BuildEvent.TookBack(note.number()));
+      String lines = along(from, "b-1");
+      assertThat(lines).doesNotContain("somebody", "another build");
+      to.append("b-1", new BuildEvent.Began("Something else", "moth", "kits/moth", 1));
+      JournalLines.TakenIn taken = takeAlong(to, lines);
+      assertThat(taken.problems()).isEmpty();
+      assertThat(taken.builds()).containsEntry("b-1", "b-2");
+      Build here = to.build("b-2");
+      assertThat(here.entries()).hasSize(5);
+      assertThat(here.entries().getLast().event()).isEqualTo(came());
+      assertThat(here.began().orElseThrow().kitPath()).isEqualTo("kits/here");
+      assertThat(here.inForce())
+          .extracting(BuildEvent.Entry::event)
+          .as("what was taken back there is taken back here")
+          .noneMatch(event -> event instanceof BuildEvent.Noted);
+      to.append("b-2", new BuildEvent.Noted("fit", "gone on with here"));
+      JournalLines.TakenIn again = takeAlong(to, lines);
+      assertThat(again.builds()).isEmpty();
+      assertThat(again.same()).containsExactly("b-2");
+    }
+  }
+
+  @Test
+  void onlyOneBuildGoesAlongAtATime() throws IOException {
+    try (Journal from = open("from.db");
+        Journal to = open("to.db")) {
+      from.append("b-1", new BuildEvent.Noted("fit", "one"));
+      from.append("c-1", new BuildEvent.Noted("fit", "two"));
+      assertThat(takeAlong(to, written(from)).problems())
+          .singleElement()
+          .asString()
+          .contains("more than one build");
+      assertThat(to.builds()).isEmpty();
+    }
+  }
+
+  @Test
+  void whatBelongsToTheBenchIsNoBuildAndIsMergedOnce() throws IOException {
+    try (Journal from = open("from.db");
+        Journal to = open("to.db")) {
+      from.append(Journal.BENCH, new BuildEvent.Drilled("codes", true, 3));
+      from.append("b-1", new BuildEvent.Noted("fit", "one"));
+      to.append(Journal.BENCH, new BuildEvent.Walked(true));
+      assertThat(from.builds()).containsExactly("b-1");
+      read(to, written(from));
+      read(to, written(from));
+      assertThat(to.builds()).containsExactly("b-1");
+      assertThat(to.bench().entries())
+          .extracting(BuildEvent.Entry::event)
+          .containsExactly(new BuildEvent.Walked(true), new BuildEvent.Drilled("codes", true, 3));
+    }
+  }
 }

@@ -9,6 +9,7 @@ import humble.core.kit.Part;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
+import humble.core.kit.Side;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -163,6 +164,14 @@ public record CaseFit(
               .anyMatch(room ->
                   room.board().equals(board.id())
                       && (stack.face(board.id()) == room.side()) != front);
+      if (front != back && other.kind() == LayerKind.CELL) {
+        Side towards = front ? stack.face(board.id()).other() : stack.face(board.id());
+        unsaid.add(
+            Phrase.of(
+                "case.unsaid.insulated." + towards.text(),
+                board.layer().title(),
+                other.layer().title()));
+      }
       if (front != back && !gap.isSaid() && !told && other.kind() != LayerKind.FILM) {
         unsaid.add(Phrase.of("case.unsaid.apart", board.layer().title(), other.layer().title()));
       }

@@ -13,6 +13,7 @@ import humble.core.kit.PartPackage;
 import humble.core.kit.PinRef;
 import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
+import humble.core.kit.Use;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -171,7 +172,8 @@ public final class Intake {
             List.copyOf(packages.values()),
             List.of(),
             Handwork.NONE,
-            List.of());
+            List.of(),
+            Use.UNSAID);
     return new Draft(kit, guesses, problems, rowsOf);
   }
 

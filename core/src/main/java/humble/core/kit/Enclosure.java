@@ -16,10 +16,27 @@ import org.jspecify.annotations.Nullable;
  * @param screws screws
  * @param rooms free height over sides of boards
  * @param cutouts holes that parts meet
+ * @param legends what is printed on the front
  */
 public record Enclosure(
-    String title, List<Layer> layers, List<Screw> screws, List<Room> rooms, List<Cutout> cutouts) {
+    String title,
+    List<Layer> layers,
+    List<Screw> screws,
+    List<Room> rooms,
+    List<Cutout> cutouts,
+    List<Legend> legends) {
+  /** Makes a case with nothing printed on it. */
+  public Enclosure(
+      String title,
+      List<Layer> layers,
+      List<Screw> screws,
+      List<Room> rooms,
+      List<Cutout> cutouts) {
+    this(title, layers, screws, rooms, cutouts, List.of());
+  }
+
   public Enclosure {
+    legends = List.copyOf(legends);
     layers = List.copyOf(layers);
     screws = List.copyOf(screws);
     rooms = List.copyOf(rooms);
@@ -112,6 +129,9 @@ public record Enclosure(
     }
   }
 
+  /** What is printed below the opening of a part: {@code RUN}. */
+  public record Legend(String ref, String text) {}
+
   /** Free height over one side of a board; refs in {@code but} stand outside. */
   public record Room(String board, Side side, Band heightMm, String under, List<String> but) {
     public Room {
@@ -180,7 +200,7 @@ public record Enclosure(
     List<Cutout> all = new ArrayList<>(cutouts);
     all.removeIf(each -> each.id().equals(other.id()));
     all.add(other);
-    return new Enclosure(title, layers, screws, rooms, all);
+    return new Enclosure(title, layers, screws, rooms, all, legends);
   }
 
   /** Gives this case with a layer of another thickness; a room that was as high goes with it. */
@@ -202,6 +222,7 @@ public record Enclosure(
                     ? new Room(room.board(), room.side(), thicknessMm, room.under(), room.but())
                     : room)
             .toList(),
-        cutouts);
+        cutouts,
+        legends);
   }
 }

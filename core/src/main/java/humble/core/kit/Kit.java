@@ -38,6 +38,7 @@ import org.jspecify.annotations.Nullable;
  * @param hosts boards that a conversion goes into
  * @param handwork coils, wires and modules
  * @param faults what the kit knows may be wrong besides its circuit
+ * @param use how the finished thing is used, and how not
  */
 public record Kit(
     String id,
@@ -65,7 +66,8 @@ public record Kit(
     List<PartPackage> packages,
     List<Host> hosts,
     Handwork handwork,
-    List<KitFault> faults) {
+    List<KitFault> faults,
+    Use use) {
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
@@ -143,7 +145,8 @@ public record Kit(
         packages,
         hosts,
         handwork,
-        faults);
+        faults,
+        use);
   }
 
   private Kit copied(
@@ -180,7 +183,8 @@ public record Kit(
         packages,
         hosts,
         handwork,
-        faults);
+        faults,
+        use);
   }
 
   /** Gives the package of that id: the kit's own first, then the built-in one. */

@@ -55,6 +55,7 @@ public final class KitCheck {
     check.wake();
     check.handwork();
     check.cautions(alsoNamed);
+    check.legends();
     check.cycle();
     check.findings.addAll(PanelSense.of(kit, check.refs));
     check.findings.addAll(SettingSense.of(kit));
@@ -96,6 +97,17 @@ public final class KitCheck {
         warning(at, found.text());
       }
     });
+  }
+
+  /** What is printed stands at a part of the kit. */
+  private void legends() {
+    List<Enclosure.Legend> all = kit.casing().map(Enclosure::legends).orElse(List.of());
+    for (int i = 0; i < all.size(); i++) {
+      String ref = all.get(i).ref();
+      if (kit.lines().stream().noneMatch(line -> line.refs().contains(ref))) {
+        error("/enclosure/legends/" + i + "/ref", "There is no part '" + ref + "'.");
+      }
+    }
   }
 
   /** A caution whose place nothing bears would never be shown. */

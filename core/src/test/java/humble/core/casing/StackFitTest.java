@@ -346,4 +346,47 @@ class StackFitTest {
     assertThat(to.at().yMm() + to.heightMm() / 2).isCloseTo(30 + 8, within(1e-9));
     assertThat(fit(kit.casing(casing.with(to))).ok()).isTrue();
   }
+
+  /** A cell at the joints is asked about, film or not decides; which side it is is said. */
+  @Test
+  void aCellAtTheJointsWantsFilmBetween() {
+    KitMaker bare =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .place("R1", 20, 20)
+            .casing(
+                stack(
+                    layer("main", LayerKind.BOARD, 1.5, 1.7),
+                    layer("ribs", LayerKind.SPACER, 4, 4),
+                    layer("cell", LayerKind.CELL, 5, 6)));
+    assertThat(fit(bare).unsaid())
+        .singleElement()
+        .satisfies(phrase -> {
+          assertThat(phrase.key()).isEqualTo("case.unsaid.insulated.bottom");
+          assertThat(WORDS.sentence(phrase)).contains("the cell", "solder side of the main");
+        });
+    KitMaker insulated =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .place("R1", 20, 20)
+            .casing(
+                stack(
+                    layer("main", LayerKind.BOARD, 1.5, 1.7),
+                    layer("ribs", LayerKind.SPACER, 4, 4),
+                    layer("film", LayerKind.FILM, 0.1, 0.2),
+                    layer("cell", LayerKind.CELL, 5, 6)));
+    assertThat(fit(insulated).unsaid()).isEmpty();
+    KitMaker above =
+        KitMaker.kit()
+            .resistor("R1", "1k")
+            .place("R1", 20, 20)
+            .casing(
+                stack(
+                    layer("cell", LayerKind.CELL, 5, 6),
+                    layer("ribs", LayerKind.SPACER, 12, 12),
+                    layer("main", LayerKind.BOARD, 1.5, 1.7)));
+    assertThat(fit(above).unsaid())
+        .extracting(Phrase::key)
+        .containsExactly("case.unsaid.insulated.top");
+  }
 }

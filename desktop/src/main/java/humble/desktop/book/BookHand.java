@@ -29,6 +29,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -49,6 +50,8 @@ final class BookHand extends Hand {
   private ReportForm form = ReportForm.HTML;
   private Errand<?> writing = Errand.over();
   private @Nullable Path written;
+  private @Nullable Summed summed;
+  private final Prints prints;
   private boolean asking;
   private Paper asked = Paper.REPORT;
   private Optional<Card.Verdict> answer = Optional.empty();
@@ -59,13 +62,44 @@ final class BookHand extends Hand {
     this.open = open;
     this.over = over;
     this.folder = new ReportFolder(session.home());
+    this.prints = new Prints(session.photos(), open.works());
+  }
+
+  @Override
+  public void left() {
+    prints.left();
+    super.left();
+  }
+
+  /**
+   * What a build comes to: summed up once for each act, since the book is painted oftener.
+   *
+   * @param of the build that it was summed up of
+   */
+  private record Summed(
+      Build of, Ledger ledger, List<LanesMat.Mark> marks, boolean waits, List<Phrase> unproved) {}
+
+  private Summed summed() {
+    Build build = open.build();
+    Summed known = summed;
+    if (known == null || known.of() != build) {
+      known =
+          new Summed(
+              build,
+              Ledger.of(open.kit(), build, ZoneId.systemDefault()),
+              marks(build),
+              !SellerList.of(open.kit(), build).isEmpty(),
+              Unproved.of(open.kit(), build));
+      summed = known;
+    }
+    return known;
   }
 
   @Override
   public Card card() {
     Build build = open.build();
-    Ledger ledger = Ledger.of(open.kit(), build, ZoneId.systemDefault());
-    List<Phrase> unproved = Unproved.of(open.kit(), build);
+    Ledger ledger = summed().ledger();
+    List<Phrase> unproved = summed().unproved();
     String title =
         !build.isClosed() ? "book.so-far" : unproved.isEmpty() ? "book.done" : "book.closed";
     Card.Maker card = seat.card(say("book.kicker"), say(title));
@@ -153,7 +187,7 @@ final class BookHand extends Hand {
     card.key('4', say("book.along"), () -> paper(Paper.ALONG, false));
     card.key(
         '6', say("book.rests"), () -> over.accept(new RestsOnHand(seat, session, open, mat())));
-    if (!SellerList.of(open.kit(), open.build()).isEmpty()) {
+    if (summed().waits()) {
       card.key('7', say("book.seller"), () -> paper(Paper.SELLER, false));
     }
     card.key('*', say("key.note"), () -> seat.desk().note());
@@ -305,22 +339,41 @@ final class BookHand extends Hand {
     }
   }
 
+  private List<LanesMat.Mark> marks(Build build) {
+    List<LanesMat.Mark> marks = new ArrayList<>();
+    for (BuildEvent.Entry entry : build.inForce()) {
+      String photo = entry.event() instanceof BuildEvent.PhotoKept kept ? kept.file() : "";
+      stage(entry.event())
+          .ifPresent(stage ->
+              marks.add(
+                  new LanesMat.Mark(
+                      entry.at(),
+                      stage,
+                      EventWords.say(reportWords, entry.event()),
+                      entry.event() instanceof BuildEvent.Wrong
+                          || entry.event() instanceof BuildEvent.Unread,
+                      photo)));
+    }
+    return marks;
+  }
+
+  /** A photo belongs to the stage that it was dropped on. */
+  private static Optional<StageId> stage(BuildEvent event) {
+    String of =
+        event instanceof BuildEvent.PhotoKept kept
+            ? kept.stage().toUpperCase(Locale.ROOT)
+            : BenchStage.of(event).map(Enum::name).orElse("");
+    return Arrays.stream(StageId.values()).filter(id -> id.name().equals(of)).findFirst();
+  }
+
   @Override
   public Mat mat() {
-    List<LanesMat.Mark> marks = new ArrayList<>();
-    for (BuildEvent.Entry entry : open.build().inForce()) {
-      BenchStage stage = BenchStage.of(entry.event()).orElse(null);
-      if (stage != null) {
-        marks.add(
-            new LanesMat.Mark(
-                entry.at(),
-                StageId.valueOf(stage.name()),
-                EventWords.say(reportWords, entry.event()),
-                entry.event() instanceof BuildEvent.Wrong
-                    || entry.event() instanceof BuildEvent.Unread));
-      }
-    }
-    Ledger ledger = Ledger.of(open.kit(), open.build(), ZoneId.systemDefault());
-    return new LanesMat(say("book.mat"), marks, ledger, ZoneId.systemDefault(), seat.words());
+    return new LanesMat(
+        say("book.mat"),
+        summed().marks(),
+        summed().ledger(),
+        ZoneId.systemDefault(),
+        prints::of,
+        seat.words());
   }
 }

@@ -16,17 +16,31 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.scene.image.Image;
 
 /**
  * Evenings as lanes: in each, the acts in their order, stage by stage; the last things that
  * happened below.
  */
-record LanesMat(String title, List<Mark> marks, Ledger ledger, ZoneId zone, Words words)
+record LanesMat(
+    String title,
+    List<Mark> marks,
+    Ledger ledger,
+    ZoneId zone,
+    Function<String, Optional<Image>> prints,
+    Words words)
     implements Mat {
   private static final int LAST = 16;
+  private static final double PRINT_PX = 26;
 
-  /** One act. */
-  record Mark(Instant at, StageId stage, String text, boolean wrong) {}
+  /**
+   * One act.
+   *
+   * @param photo the photo that was kept, by its name; empty for anything else
+   */
+  record Mark(Instant at, StageId stage, String text, boolean wrong, String photo) {}
 
   @Override
   public void paint(Pen pen, double w, double h) {
@@ -101,7 +115,9 @@ record LanesMat(String title, List<Mark> marks, Ledger ledger, ZoneId zone, Word
     for (int i = 0; i < acts.size(); i++) {
       Mark mark = acts.get(i);
       double px = x + (i + 0.5) * step;
-      if (mark.wrong()) {
+      if (!mark.photo().isEmpty()) {
+        print(pen, mark.photo(), px, line - 10);
+      } else if (mark.wrong()) {
         pen.diamond(px, line, 8, Token.ALARM);
       } else {
         pen.disc(px, line, Math.clamp(step * 0.36, 2.5, 7), Token.COPPER, null, 0);
@@ -110,13 +126,26 @@ record LanesMat(String title, List<Mark> marks, Ledger ledger, ZoneId zone, Word
         pen.line(px - step / 2, line - 12, px - step / 2, line + 12, Token.INK, 1.5);
         String label = words.say(mark.stage().key());
         double start = Math.max(px - step / 2 + 4, labelEnd + 10);
-        if (start < x + (endOfRun(acts, i) + 1) * step) {
+        boolean room = start + Pen.width(label, 13, false) <= x + w;
+        if (room && start < x + (endOfRun(acts, i) + 1) * step) {
           pen.text(label, start, line + 24, 13, Token.INK, Pen.Hang.LEFT);
           labelEnd = start + Pen.width(label, 13, false);
         }
         before = mark.stage();
       }
     }
+  }
+
+  /** A small print stands on its step; one that is not there is an empty frame. */
+  private void print(Pen pen, String photo, double x, double bottom) {
+    Optional<Image> image = prints.apply(photo);
+    double high = PRINT_PX;
+    double wide =
+        image.map(print -> high * print.getWidth() / print.getHeight()).orElse(high * 1.3);
+    double left = x - wide / 2;
+    pen.line(x, bottom, x, bottom + 10, Token.INK, 1.5);
+    pen.box(left - 2, bottom - high - 2, wide + 4, high + 4, 1, Token.CARD, Token.INK);
+    image.ifPresent(print -> pen.image(print, left, bottom - high, wide, high));
   }
 
   /** Gives the index of the last act of the same stage that follows without a break. */

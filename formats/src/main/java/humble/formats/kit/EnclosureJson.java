@@ -25,7 +25,8 @@ final class EnclosureJson {
                         band(r),
                         r.text("under"),
                         r.texts("but"))),
-            c.each("cutouts", EnclosureJson::cutout));
+            c.each("cutouts", EnclosureJson::cutout),
+            c.each("legends", l -> new Enclosure.Legend(l.needText("ref"), l.needText("text"))));
     c.noteUnread();
     for (int i = 0; i < enclosure.screws().size(); i++) {
       for (String layer : enclosure.screws().get(i).through()) {

@@ -68,6 +68,12 @@ final class EnclosureWriter {
   private static ObjectNode written(Enclosure casing) {
     ObjectNode to = JSON.createObjectNode();
     KitWriter.text(to, "title", casing.title());
+    if (!casing.legends().isEmpty()) {
+      var legends = to.putArray("legends");
+      casing
+          .legends()
+          .forEach(each -> legends.addObject().put("ref", each.ref()).put("text", each.text()));
+    }
     var layers = to.putArray("layers");
     casing.layers().forEach(layer -> layer(layers.addObject(), layer));
     var screws = to.putArray("screws");

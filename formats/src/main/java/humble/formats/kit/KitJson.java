@@ -31,6 +31,7 @@ import humble.core.kit.Side;
 import humble.core.kit.Supply;
 import humble.core.kit.Task;
 import humble.core.kit.TaskKind;
+import humble.core.kit.Use;
 import humble.core.units.Band;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -93,7 +94,8 @@ final class KitJson {
                 "hosts",
                 c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))),
             HandworkJson.read(root),
-            root.each("faults", KitFaultJson::read));
+            root.each("faults", KitFaultJson::read),
+            root.child("use").map(c -> new Use(c.texts("how"), c.texts("not"))).orElse(Use.UNSAID));
     root.noteUnread();
     return kit;
   }

@@ -72,12 +72,7 @@ public final class ComparisonPage {
                 Comparator.comparingDouble(
                         (Comparison.Step step) -> step.wrong() / (double) step.builds())
                     .reversed())
-            .map(step ->
-                words.say(
-                    "compare.where.row",
-                    LogbookWriter.name(step.step()),
-                    step.wrong(),
-                    step.builds()))
+            .map(step -> words.say("compare.where.row", step.step(), step.wrong(), step.builds()))
             .toList();
     blocks.add(
         where.isEmpty()

@@ -110,6 +110,7 @@ final class LogbookWriter {
     }
     powered();
     unproved();
+    use();
     cautions();
     made();
     readings();
@@ -191,6 +192,19 @@ final class LogbookWriter {
       text("report.none");
     } else {
       blocks.add(new Logbook.Bullets(open.stream().map(core::say).toList()));
+    }
+  }
+
+  /** How the finished thing is used, and how not, as the kit's author says it. */
+  private void use() {
+    bullets("report.use", kit.use().how());
+    bullets("report.use.not", kit.use().not());
+  }
+
+  private void bullets(String heading, List<String> sentences) {
+    if (!sentences.isEmpty()) {
+      heading(heading);
+      blocks.add(new Logbook.Bullets(sentences.stream().map(LogbookWriter::name).toList()));
     }
   }
 

@@ -1,8 +1,10 @@
 package humble.formats.template;
 
 import humble.core.casing.DrillTemplate;
+import humble.core.kit.Enclosure;
 import humble.core.kit.PointMm;
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -19,6 +21,8 @@ final class Sheet implements AutoCloseable {
   private static final double ROUND = 0.5522847498;
 
   private static final double CHECK_MM = 100;
+  private static final double LEGEND_PT = 9;
+  private static final double LEGEND_OFF_MM = 4.5;
 
   private final PDPageContentStream out;
   private final PDType0Font face;
@@ -91,6 +95,20 @@ final class Sheet implements AutoCloseable {
   /** Draws what of a template lies in a window of it. */
   void plate(DrillTemplate template, double fromX, double fromY, double wide, double high)
       throws IOException {
+    frame(template, fromX, fromY, wide, high);
+    for (DrillTemplate.Hole hole : template.holes()) {
+      PointMm at = hole.at();
+      double x = at.xMm() - fromX;
+      double y = at.yMm() - fromY;
+      if (x >= 0 && y >= 0 && x <= wide && y <= high) {
+        hole(hole, LEFT_MM + x, LOW_MM + y);
+      }
+    }
+  }
+
+  /** The edges of the board behind the plate, as far as they lie in a window of it. */
+  private void frame(DrillTemplate template, double fromX, double fromY, double wide, double high)
+      throws IOException {
     double right = Math.min(template.widthMm() - fromX, wide);
     double top = Math.min(template.heightMm() - fromY, high);
     out.setLineDashPattern(new float[] {4, 3}, 0);
@@ -107,14 +125,34 @@ final class Sheet implements AutoCloseable {
       line(LEFT_MM, LOW_MM + top, LEFT_MM + right, LOW_MM + top);
     }
     out.setLineDashPattern(new float[0], 0);
-    for (DrillTemplate.Hole hole : template.holes()) {
-      PointMm at = hole.at();
-      double x = at.xMm() - fromX;
-      double y = at.yMm() - fromY;
-      if (x >= 0 && y >= 0 && x <= wide && y <= high) {
-        hole(hole, LEFT_MM + x, LOW_MM + y);
+  }
+
+  /** Draws what is printed below the openings of a template, in a window of it. */
+  void legend(
+      DrillTemplate template,
+      List<Enclosure.Legend> legends,
+      double fromX,
+      double fromY,
+      double wide,
+      double high)
+      throws IOException {
+    for (Enclosure.Legend legend : legends) {
+      for (DrillTemplate.Hole hole : template.holes()) {
+        double x = hole.at().xMm() - fromX;
+        double y = hole.at().yMm() - fromY;
+        if (hole.ref().equals(legend.ref()) && x >= 0 && y >= 0 && x <= wide && y <= high) {
+          double half =
+              switch (hole) {
+                case DrillTemplate.Hole.Round round -> round.mm() / 2;
+                case DrillTemplate.Hole.Window window -> window.heightMm() / 2;
+              };
+          middle(LEGEND_PT, LEFT_MM + x, LOW_MM + y - half - LEGEND_OFF_MM, legend.text());
+          line(LEFT_MM + x - 1, LOW_MM + y, LEFT_MM + x + 1, LOW_MM + y);
+          line(LEFT_MM + x, LOW_MM + y - 1, LEFT_MM + x, LOW_MM + y + 1);
+        }
       }
     }
+    frame(template, fromX, fromY, wide, high);
   }
 
   private void hole(DrillTemplate.Hole hole, double x, double y) throws IOException {

@@ -2,6 +2,7 @@ package humble.formats.template;
 
 import humble.core.casing.DrillTemplate;
 import humble.core.craft.WireTable;
+import humble.core.kit.Enclosure;
 import humble.core.kit.Kit;
 import humble.core.kit.Part;
 import humble.core.kit.PartKind;
@@ -17,6 +18,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -39,9 +42,12 @@ public final class TemplatePdf {
   private final Words words;
   private final Words core;
   private final Kit kit;
+  private final Map<String, String> choices;
 
-  private TemplatePdf(PDDocument document, Kit kit, Locale locale) throws IOException {
+  private TemplatePdf(PDDocument document, Kit kit, Map<String, String> choices, Locale locale)
+      throws IOException {
     this.document = document;
+    this.choices = choices;
     this.kit = kit;
     this.words = Words.of("humble.formats.template.templates", locale).naming(ForeignText::shown);
     this.core = Words.core(locale).naming(ForeignText::shown);
@@ -70,9 +76,10 @@ public final class TemplatePdf {
     try (PDDocument document = new PDDocument()) {
       document.setDocumentId(1L);
       document.getDocumentInformation().setTitle(ForeignText.shown(kit.name()));
-      TemplatePdf pdf = new TemplatePdf(document, kit, locale);
+      TemplatePdf pdf = new TemplatePdf(document, kit, choices, locale);
       for (DrillTemplate template : DrillTemplate.of(kit, choices)) {
         pdf.drill(template);
+        pdf.legend(template);
       }
       pdf.list("template.wires", pdf.wires());
       pdf.list("template.terminals", pdf.terminals());
@@ -121,6 +128,48 @@ public final class TemplatePdf {
         }
       }
     }
+  }
+
+  /** What is printed on the outside of a plate, where it stands below its openings. */
+  private void legend(DrillTemplate template) throws IOException {
+    List<Enclosure.Legend> all = kit.casing().map(Enclosure::legends).orElse(List.of());
+    Set<String> open =
+        template.holes().stream().map(DrillTemplate.Hole::ref).collect(Collectors.toSet());
+    List<Enclosure.Legend> here =
+        all.stream().filter(legend -> open.contains(legend.ref())).toList();
+    if (here.isEmpty()) {
+      return;
+    }
+    int across = tiles(template.widthMm(), SHEET_W_MM);
+    int up = tiles(template.heightMm(), SHEET_H_MM);
+    for (int row = 0; row < up; row++) {
+      for (int column = 0; column < across; column++) {
+        try (Sheet sheet = sheet(words.say("template.legend", template.title()))) {
+          sheet.legend(
+              template,
+              here,
+              column * (SHEET_W_MM - BOTH_MM),
+              row * (SHEET_H_MM - BOTH_MM),
+              SHEET_W_MM,
+              SHEET_H_MM);
+          List<String> without = withoutOpening(all);
+          if (!without.isEmpty()) {
+            sheet.text(
+                9, 15, 274, words.say("template.legend.without", String.join(", ", without)));
+          }
+        }
+      }
+    }
+  }
+
+  /** What is to be printed at a part that comes through no plate. */
+  private List<String> withoutOpening(List<Enclosure.Legend> all) {
+    Set<String> open =
+        DrillTemplate.of(kit, choices).stream()
+            .flatMap(template -> template.holes().stream())
+            .map(DrillTemplate.Hole::ref)
+            .collect(Collectors.toSet());
+    return all.stream().map(Enclosure.Legend::ref).filter(ref -> !open.contains(ref)).toList();
   }
 
   static int tiles(double mm, double sheetMm) {

@@ -2,6 +2,7 @@ package humble.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import humble.core.book.Comparison;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.build.KitChange;
@@ -11,6 +12,8 @@ import humble.core.wake.Pose;
 import humble.core.words.Words;
 import humble.formats.WholeFile;
 import humble.formats.kit.DemoKits;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -21,7 +24,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.StreamSupport;
+import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -257,5 +265,112 @@ class HtmlReportTest {
           .doesNotContain(".humble")
           .contains("taken");
     }
+  }
+
+  @Test
+  void thePageSaysHowTheThingIsUsedAndWhoseHandsBuiltIt() {
+    String page =
+        page(
+            new BuildEvent.Fitted("fit:R1", List.of("R1"), 2),
+            new BuildEvent.CameAlong("kits/moth", "moth <b>.hcbuild", true),
+            new BuildEvent.RestsOn("buoy-1", "Buoy & chain"),
+            new BuildEvent.Acknowledged("rail33", "my sister <is> licensed"));
+    assertThat(page)
+        .contains("How it is used", "How it is not used", "Not in the rain")
+        .contains("Another hand built a part of this")
+        .contains("It rests on another build, <bdi>Buoy &amp; chain</bdi>")
+        .contains("one part that another hand fitted")
+        .contains("Went on at a stop", "my sister &lt;is&gt; licensed")
+        .doesNotContain("<b>", "<is>");
+    assertThat(page.indexOf("How it is used")).isLessThan(page.indexOf("Went on at a stop"));
+  }
+
+  @Test
+  void photosStandInThePageAndOnesThatAreGoneAreSaid() throws Exception {
+    BufferedImage image = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
+    ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+    ImageIO.write(image, "jpg", jpeg);
+    Files.createDirectories(folder.resolve("photos"));
+    Files.write(folder.resolve("photos/0123456789abcdef.jpg"), jpeg.toByteArray());
+    Kit kit = DemoKits.readGlowmoth();
+    Build build =
+        Build.of(
+            "moth-1",
+            List.of(
+                new BuildEvent.Entry(
+                    1, START, new BuildEvent.Began("Moth", kit.id(), "kits/glowmoth", 1)),
+                new BuildEvent.Entry(
+                    2,
+                    START,
+                    new BuildEvent.PhotoKept("photos/0123456789abcdef.jpg", "fit", "Fit <C1>")),
+                new BuildEvent.Entry(
+                    3,
+                    START,
+                    new BuildEvent.PhotoKept("photos/ffffffffffffffff.jpg", "fit", "Fit C2")),
+                new BuildEvent.Entry(
+                    4, START, new BuildEvent.PhotoKept("../../secret.jpg", "fit", "Fit C3"))));
+    KeptPhotos photos = KeptPhotos.in(folder.resolve("photos"));
+    String page = HtmlReport.of(kit, build, Locale.ENGLISH, ZoneOffset.UTC, photos);
+    assertThat(page)
+        .contains("img-src data:", "data:image/jpeg;base64,", "Fit &lt;C1&gt;")
+        .contains("not among those of this bench any more");
+    assertThat(page.split("<img ", -1)).as("one is there, two are not").hasSize(2);
+    byte[] pdf = PdfReport.of(kit, build, Locale.ENGLISH, ZoneOffset.UTC, photos);
+    try (PDDocument document = Loader.loadPDF(pdf)) {
+      assertThat(new PDFTextStripper().getText(document)).contains("Fit <C1>", "any more");
+      long images =
+          StreamSupport.stream(document.getPages().spliterator(), false)
+              .flatMap(each ->
+                  StreamSupport.stream(each.getResources().getXObjectNames().spliterator(), false))
+              .count();
+      assertThat(images).isEqualTo(1);
+    }
+  }
+
+  @Test
+  void theSellerIsToldWhatIsThereAndWhatShouldBe() {
+    Kit kit = DemoKits.readGlowmoth();
+    Build build =
+        Build.of(
+            "moth-1",
+            List.of(
+                new BuildEvent.Entry(
+                    1, START, new BuildEvent.Began("Moth", kit.id(), "kits/glowmoth", 1)),
+                new BuildEvent.Entry(2, START, new BuildEvent.Counted("r220", 3))));
+    int needed =
+        kit.lines().stream().filter(l -> l.id().equals("r220")).findFirst().orElseThrow().needed();
+    assertThat(new String(SellerList.bytes(kit, build), StandardCharsets.UTF_8))
+        .contains("Missing from")
+        .contains(needed - 3 + " × 220")
+        .contains("should be " + needed + ", there are 3");
+    assertThat(SellerList.of(kit, Build.of("moth-1", List.of()))).isEmpty();
+  }
+
+  @Test
+  void theBuildsOfAClubAreHeldAgainstEachOtherOnAPage() {
+    List<Build> builds = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      builds.add(
+          Build.of(
+              "moth-" + i,
+              List.of(
+                  new BuildEvent.Entry(
+                      1, START, new BuildEvent.Began("Moth <" + i, "moth", "kits/moth", 1)),
+                  new BuildEvent.Entry(
+                      2,
+                      START.plusSeconds(60L * (i + 1)),
+                      new BuildEvent.Fitted("fit:R1", List.of("R1"), 2)),
+                  new BuildEvent.Entry(
+                      3,
+                      START.plusSeconds(300),
+                      new BuildEvent.JointSeen("R1.1", i == 0 ? "dry" : "good")))));
+    }
+    String page = ComparisonPage.of("moth <&>", Comparison.of(builds), Locale.ENGLISH);
+    assertThat(page)
+        .contains("3 builds of this kit", "<bdi>moth &lt;&amp;&gt;</bdi>")
+        .contains("<bdi>fit:R1</bdi>: in 1 of 3", "<bdi>2.0</bdi> min")
+        .doesNotContain("<script", "src=", "moth <");
+    String none = ComparisonPage.of("moth", Comparison.of(builds.subList(1, 3)), Locale.ENGLISH);
+    assertThat(none).contains("Nobody noted anything wrong.");
   }
 }

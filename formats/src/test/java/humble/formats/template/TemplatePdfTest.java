@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import humble.core.casing.DrillTemplate;
+import humble.core.kit.Enclosure;
 import humble.core.kit.Kit;
 import humble.formats.kit.DemoKits;
 import humble.formats.kit.KitFolder;
 import humble.formats.kit.KitRead;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.List;
@@ -17,6 +19,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.PDFTextStripperByArea;
 import org.junit.jupiter.api.Test;
 
 /** Templates at their true size, judged by what is printed. */
@@ -115,5 +118,36 @@ class TemplatePdfTest {
       kit.handwork().wires().forEach(wire -> assertThat(text).contains(wire.id() + ": "));
     }
     assertThat(TemplatePdf.of(kit("sandglass"), Map.of(), Locale.ENGLISH).pages()).isZero();
+  }
+
+  /** A legend stands below the opening of its part; one without an opening is said. */
+  @Test
+  void whatIsPrintedOnTheFrontStandsBelowItsOpening() throws IOException {
+    Kit kit = kit("lockkeeper");
+    assertThat(kit.casing().orElseThrow().legends()).isNotEmpty();
+    TemplatePdf.Made made = TemplatePdf.of(kit, Map.of(), Locale.ENGLISH);
+    DrillTemplate front = DrillTemplate.of(kit, Map.of()).getFirst();
+    try (PDDocument document = Loader.loadPDF(made.bytes())) {
+      assertThat(new PDFTextStripper().getText(document)).contains("Legend of front panel", "RUN");
+      for (Enclosure.Legend legend : kit.casing().orElseThrow().legends()) {
+        DrillTemplate.Hole hole =
+            front.holes().stream()
+                .filter(each -> each.ref().equals(legend.ref()))
+                .findFirst()
+                .orElseThrow();
+        PDFTextStripperByArea area = new PDFTextStripperByArea();
+        double high = document.getPage(1).getMediaBox().getHeight();
+        double point = 72 / 25.4;
+        area.addRegion(
+            "below",
+            new Rectangle2D.Double(
+                (15 + hole.at().xMm() - 6) * point,
+                high - (28 + hole.at().yMm() - 1) * point,
+                12 * point,
+                14 * point));
+        area.extractRegions(document.getPage(1));
+        assertThat(area.getTextForRegion("below")).as(legend.ref()).contains(legend.text());
+      }
+    }
   }
 }
