@@ -145,4 +145,23 @@ class CloseTest {
       assertThat(bench.build().isClosed()).isTrue();
     }
   }
+
+  /** What is glued is not opened again: power comes before it, whatever the plan says. */
+  @Test
+  void itIsPoweredOnceMoreBeforeAnythingIsGlued(@TempDir Path home) throws Exception {
+    try (BareBench bench = BareBench.open(home)) {
+      bench.session().layKit(BenchInTest.root().resolve("kits/tidepool"));
+      bench.keys().goByKey(StageId.UNPACK);
+      for (int i = 0; i < 8 && !bench.card().title().startsWith("Glue"); i++) {
+        bench.walkTo("Glue the clear pane");
+      }
+      assertThat(bench.card().title()).startsWith("Glue the clear pane");
+      assertThat(bench.build().closed()).contains(BuildEvent.Closed.ONCE_MORE);
+      assertThat(bench.card().how())
+          .anyMatch(text -> text.contains("not opened again"))
+          .anyMatch(text -> text.contains("alone for 12 hours"));
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.build().doneSteps()).contains("pane");
+    }
+  }
 }

@@ -110,9 +110,14 @@ public record Ledger(
   private static Evening evening(LocalDate day, List<BuildEvent.Entry> entries) {
     Duration bench = Duration.ZERO;
     for (int i = 1; i < entries.size(); i++) {
-      bench = bench.plus(worked(entries.get(i - 1).at(), entries.get(i).at()));
+      bench = bench.plus(worked(entries.get(i - 1).at(), entries.get(i)));
     }
     return new Evening(day, bench, joints(entries), entries.size());
+  }
+
+  /** The time before an act; what lies before a build came to this bench was not spent at it. */
+  static Duration worked(Instant from, BuildEvent.Entry act) {
+    return act.event() instanceof BuildEvent.CameAlong ? Duration.ZERO : worked(from, act.at());
   }
 
   static Duration worked(Instant from, Instant to) {
@@ -138,7 +143,7 @@ public record Ledger(
     for (BuildEvent.Entry entry : build.entries()) {
       now = BenchStage.of(entry.event()).orElse(now);
       if (last != null) {
-        Duration spent = worked(last, entry.at());
+        Duration spent = worked(last, entry);
         if (!spent.isZero()) {
           hours.merge(now, spent, Duration::plus);
         }

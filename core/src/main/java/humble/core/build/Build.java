@@ -612,7 +612,8 @@ public final class Build {
     Duration total = Duration.ZERO;
     Instant last = null;
     for (BuildEvent.Entry entry : entries) {
-      if (last != null && !entry.at().isBefore(from)) {
+      boolean came = entry.event() instanceof BuildEvent.CameAlong;
+      if (last != null && !came && !entry.at().isBefore(from)) {
         Duration gap = Duration.between(last, entry.at());
         if (!gap.isNegative() && gap.compareTo(LONGEST_PAUSE) <= 0) {
           total = total.plus(gap);

@@ -1,6 +1,9 @@
 package humble.core.casing;
 
+import humble.core.kit.Board;
 import humble.core.kit.Enclosure;
+import humble.core.kit.LeadClass;
+import humble.core.kit.PartKind;
 import humble.core.kit.Parts;
 import humble.core.kit.Place;
 import humble.core.kit.RefOrder;
@@ -12,6 +15,12 @@ import java.util.Optional;
 
 /** Gathers what does not fit, says it and what would cure it. */
 final class Misfits {
+  /** The shorter lead of a light, new, below its base; it may have been cut. */
+  private static final double LIGHT_LEAD_MM = 24;
+
+  /** What two bends take of a lead. */
+  private static final double BEND_MM = 3;
+
   private final Parts parts;
   private final Stack stack;
   private final Rooms rooms;
@@ -185,8 +194,32 @@ final class Misfits {
                   besideX < 0 ? -1 : besideX > 0 ? 1 : 0,
                   Math.abs(besideY),
                   besideY < 0 ? -1 : besideY > 0 ? 1 : 0),
-              List.of(Cures.enlarge(cutout, besideX, besideY))));
+              ways(cutout, fit, besideX, besideY)));
     }
+  }
+
+  /** A light is bent into its hole, as long as its leads reach; anything else wants a wider one. */
+  private List<Misfit.Cure> ways(
+      Enclosure.Cutout cutout, CaseFit.CutoutFit fit, double besideX, double besideY) {
+    List<Misfit.Cure> ways = new ArrayList<>();
+    parts
+        .part(fit.ref())
+        .filter(part -> part.line().kind() == PartKind.LED && part.pack().lead() == LeadClass.THIN)
+        .ifPresent(part -> {
+          double aside = Math.hypot(fit.dxMm(), fit.dyMm());
+          double board =
+              part.placed()
+                  .flatMap(place -> parts.kit().board(place.board()))
+                  .map(Board::thicknessMm)
+                  .orElse(0.0);
+          double base = Math.max(0, fit.topMm() - part.pack().heightMm());
+          double needs = Math.hypot(aside, base) + BEND_MM + board + Tails.CUT_MM;
+          ways.add(
+              Misfit.Cure.of(
+                  needs <= LIGHT_LEAD_MM ? "bend" : "bend-short", aside, needs, LIGHT_LEAD_MM));
+        });
+    ways.add(Cures.enlarge(cutout, besideX, besideY));
+    return ways;
   }
 
   private Optional<Stack.Level> keeper(String ref) {

@@ -27,7 +27,7 @@ public record Tails(
   static final double FREE_MM = 0.5;
 
   /** Leads that are cut are left so long at most: more than that bends onto its neighbour. */
-  private static final double CUT_MM = 1.5;
+  static final double CUT_MM = 1.5;
 
   /** Pins of sockets and chips reach so far from where they rest on the board. */
   private static final double PIN_MM = 3.3;

@@ -29,6 +29,8 @@ public enum TaskKind {
   FIT_PANEL,
   /** Something is brought into line. */
   ALIGN,
+  /** Something is glued rather than screwed: it is not opened again. */
+  GLUE,
   /** The case is closed. */
   CASE,
   /** Something is measured. */

@@ -31,7 +31,7 @@ final class HardFacts {
   private static final Set<TaskKind> MAKES_IT_WHOLE =
       Set.of(TaskKind.CLEAN, TaskKind.WIRE, TaskKind.LINK, TaskKind.FIT_PANEL);
   private static final Set<TaskKind> AFTER_THE_BENCH =
-      Set.of(TaskKind.LOAD, TaskKind.TEST, TaskKind.CASE);
+      Set.of(TaskKind.LOAD, TaskKind.TEST, TaskKind.GLUE, TaskKind.CASE);
 
   private final Parts parts;
   private final Kit kit;
@@ -299,6 +299,7 @@ final class HardFacts {
     return task.before().isEmpty()
         && !isPanel(kit, task)
         && task.kind() != TaskKind.COAT
+        && task.kind() != TaskKind.GLUE
         && task.kind() != TaskKind.CASE;
   }
 }

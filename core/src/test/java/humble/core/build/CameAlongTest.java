@@ -78,6 +78,19 @@ class CameAlongTest {
     assertThat(back.isTakenOver()).isFalse();
   }
 
+  /** A minute before it came is nobody's time at this bench; a minute after it is. */
+  @Test
+  void theTimeBeforeItCameWasNotSpentHere() {
+    Build came =
+        Build.of(
+            "moth-1",
+            List.of(
+                new BuildEvent.Entry(1, Instant.EPOCH, BEGAN),
+                new BuildEvent.Entry(2, Instant.EPOCH.plusSeconds(60), came(true)),
+                new BuildEvent.Entry(3, Instant.EPOCH.plusSeconds(120), FITTED)));
+    assertThat(came.benchTime(Instant.EPOCH)).hasSeconds(60);
+  }
+
   @Test
   void aBuildRestsOnOneOtherOrOnNone() {
     BuildEvent on = new BuildEvent.RestsOn("buoy-1", "Buoy");

@@ -389,4 +389,36 @@ class StackFitTest {
         .extracting(Phrase::key)
         .containsExactly("case.unsaid.insulated.top");
   }
+
+  private static Misfit light(double asideMm) {
+    Enclosure.Cutout hole =
+        new Enclosure.Cutout(
+            "l", "front", "LED1", new PointMm(40 + asideMm, 30), 5, 5, new Band(0, 40));
+    KitMaker kit =
+        KitMaker.kit().line("l", PartKind.LED, "", "led-5", null, "LED1").place("LED1", 40, 30);
+    return fit(kit.casing(
+            new Enclosure(
+                "",
+                List.of(layer("front", LayerKind.PLATE, 2, 2)),
+                List.of(),
+                List.of(),
+                List.of(hole))))
+        .misfits()
+        .getFirst();
+  }
+
+  /** Its leads reach as far as a new light has them, and no farther. */
+  @Test
+  void aLightIsBentIntoItsHoleAsFarAsItsLeadsReach() {
+    assertThat(light(4).cures())
+        .extracting(cure -> cure.how().key())
+        .containsExactly("case.cure.bend", "case.cure.enlarge");
+    assertThat(WORDS.say(light(4).cures().getFirst().how()))
+        .contains("4.0 mm aside", "of the 24 mm", "before it is soldered");
+    assertThat(light(30).cures())
+        .extracting(cure -> cure.how().key())
+        .contains("case.cure.bend-short")
+        .doesNotContain("case.cure.bend");
+    assertThat(WORDS.say(light(30).cures().getFirst().how())).contains("lengthen them with wire");
+  }
 }

@@ -53,8 +53,9 @@ record LanesMat(
     int from = Math.max(0, shown.size() - 3);
     double y = 62;
     for (Map.Entry<LocalDate, List<Mark>> day : shown.subList(from, shown.size())) {
-      lane(pen, day.getKey(), day.getValue(), 30, y, w - 60);
-      y += 92;
+      boolean photos = day.getValue().stream().anyMatch(mark -> !mark.photo().isEmpty());
+      lane(pen, day.getKey(), day.getValue(), 30, y, w - 60, photos ? PRINT_PX : 0);
+      y += 92 + (photos ? PRINT_PX : 0);
     }
     stages(pen, 30, y + 8, w - 60);
     last(pen, 20, y + 74, w - 40, h - y - 94);
@@ -94,7 +95,8 @@ record LanesMat(
     }
   }
 
-  private void lane(Pen pen, LocalDate day, List<Mark> acts, double x, double y, double w) {
+  private void lane(
+      Pen pen, LocalDate day, List<Mark> acts, double x, double y, double w, double room) {
     pen.bold(day.toString(), x, y + 4, 16, Token.INK, Pen.Hang.LEFT);
     ledger.evenings().stream()
         .filter(evening -> evening.day().equals(day))
@@ -107,7 +109,7 @@ record LanesMat(
                 15,
                 Token.INK_SOFT,
                 Pen.Hang.RIGHT));
-    double line = y + 42;
+    double line = y + 42 + room;
     pen.line(x, line, x + w, line, Token.COPPER_PALE, 6);
     double step = w / Math.max(1, acts.size());
     StageId before = null;
@@ -126,8 +128,8 @@ record LanesMat(
         pen.line(px - step / 2, line - 12, px - step / 2, line + 12, Token.INK, 1.5);
         String label = words.say(mark.stage().key());
         double start = Math.max(px - step / 2 + 4, labelEnd + 10);
-        boolean room = start + Pen.width(label, 13, false) <= x + w;
-        if (room && start < x + (endOfRun(acts, i) + 1) * step) {
+        boolean fits = start + Pen.width(label, 13, false) <= x + w;
+        if (fits && start < x + (endOfRun(acts, i) + 1) * step) {
           pen.text(label, start, line + 24, 13, Token.INK, Pen.Hang.LEFT);
           labelEnd = start + Pen.width(label, 13, false);
         }

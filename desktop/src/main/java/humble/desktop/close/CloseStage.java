@@ -5,6 +5,7 @@ import humble.core.casing.Misfit;
 import humble.core.casing.ScrewFit;
 import humble.core.kit.Enclosure;
 import humble.core.kit.Gate;
+import humble.core.kit.TaskKind;
 import humble.desktop.hand.HandStage;
 import humble.desktop.hand.StageTask;
 import humble.desktop.hand.Turn;
@@ -61,14 +62,19 @@ public final class CloseStage extends HandStage {
       Misfit first = undecided.getFirst();
       return new Turn(new Decide(first), () -> new MisfitHand(seat, cards, first));
     }
-    return StageTask.next(seat, open, StageId.CLOSE)
-        .map(task -> new Turn(new Task(task.id()), () -> new CaseTaskHand(seat, cards, task)))
-        .orElseGet(this::closing);
+    Optional<StageTask> next = StageTask.next(seat, open, StageId.CLOSE);
+    boolean glues = next.filter(task -> task.kind() == TaskKind.GLUE).isPresent();
+    if (glues && !open.build().closed().contains(BuildEvent.Closed.ONCE_MORE)) {
+      // What is glued is not opened again: it is powered once more before.
+      return closing(List.of(BuildEvent.Closed.ONCE_MORE));
+    }
+    return next.map(
+            task -> new Turn(new Task(task.id()), () -> new CaseTaskHand(seat, cards, task)))
+        .orElseGet(() -> closing(steps()));
   }
 
-  private Turn closing() {
+  private Turn closing(List<String> steps) {
     OpenBuild open = cards.open();
-    List<String> steps = steps();
     String step =
         steps.stream().filter(each -> !open.build().closed().contains(each)).findFirst().orElse("");
     int number = step.isEmpty() ? steps.size() : steps.indexOf(step) + 1;

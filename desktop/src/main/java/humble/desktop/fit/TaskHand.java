@@ -12,6 +12,7 @@ import humble.core.kit.TaskKind;
 import humble.core.kit.WireRun;
 import humble.core.orient.BoardView;
 import humble.desktop.draw.Mat;
+import humble.desktop.hand.StageTask;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Standing;
 import java.util.HashSet;
@@ -135,6 +136,7 @@ final class TaskHand extends StepHand {
   private void lines(Card.Maker card, Task task) {
     card.how(task.title());
     craft(task).filter(seat.words()::knows).ifPresent(craft -> card.how(say(craft)));
+    StageTask.unattended(seat.words(), task).ifPresent(card::how);
     if (task.kind() == TaskKind.COAT) {
       coats(card);
     }

@@ -4,8 +4,10 @@ import humble.core.build.BuildEvent;
 import humble.core.craft.Stop;
 import humble.core.kit.Caution;
 import humble.core.kit.Task;
+import humble.core.kit.TaskKind;
 import humble.core.route.Step;
 import humble.core.words.Phrase;
+import humble.core.words.Words;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
@@ -15,6 +17,8 @@ import java.util.Optional;
 
 /** A task of the kit that is done in a stage of its own: loading, a test, the case. */
 public final class StageTask {
+  private static final long MINUTES_OF_HOUR = 60;
+
   private final Seat seat;
   private final OpenBuild open;
   private final Step step;
@@ -40,6 +44,23 @@ public final class StageTask {
     return task.id();
   }
 
+  /** Gives what kind of work it is. */
+  public TaskKind kind() {
+    return task.kind();
+  }
+
+  /** Says how long a task has to be left alone after it; empty where it has not. */
+  public static Optional<String> unattended(Words words, Task task) {
+    long minutes = Math.round(task.minutesUnattended());
+    return minutes <= 0
+        ? Optional.empty()
+        : Optional.of(
+            minutes < MINUTES_OF_HOUR * 2
+                ? words.say("task.unattended.minutes", minutes)
+                : words.say(
+                    "task.unattended.hours", Math.round(minutes / (double) MINUTES_OF_HOUR)));
+  }
+
   /** Gives its card; a caution that says stop is acknowledged first. */
   public Card card() {
     Card.Maker card = seat.card(seat.say("stage.task"), task.title());
@@ -48,6 +69,11 @@ public final class StageTask {
     if (stop.isPresent()) {
       return StopCard.of(card, stop.get(), open, seat.typed(), seat.words());
     }
+    String craft = "fit.task." + task.kind().text();
+    if (seat.words().knows(craft)) {
+      card.how(seat.say(craft));
+    }
+    unattended(seat.words(), task).ifPresent(card::how);
     if (step.switchOff()) {
       card.how(seat.say(Phrase.of("route.switch-off")));
     }

@@ -373,7 +373,6 @@ public final class BenchKeys implements Desk {
     if (stage instanceof OwnStage) {
       ofBoard.run();
     } else {
-      String shows = front().title();
       session
           .open()
           .ifPresent(open ->
@@ -383,7 +382,6 @@ public final class BenchKeys implements Desk {
                       open,
                       stage,
                       stageId,
-                      shows,
                       path,
                       session.photos(),
                       ofBoard,

@@ -20,7 +20,6 @@ final class PhotoAsk implements Stage {
   private final OpenBuild open;
   private final Stage beneath;
   private final StageId at;
-  private final String shows;
   private final Path file;
   private final Path photos;
   private final Runnable ofBoard;
@@ -32,7 +31,6 @@ final class PhotoAsk implements Stage {
   /**
    * Makes it.
    *
-   * @param shows what stands on the card of the stage beneath
    * @param photos the folder that keeps the photos of this bench
    * @param ofBoard takes it as a photo of the board
    * @param leave goes back to the stage
@@ -42,7 +40,6 @@ final class PhotoAsk implements Stage {
       OpenBuild open,
       Stage beneath,
       StageId at,
-      String shows,
       Path file,
       Path photos,
       Runnable ofBoard,
@@ -51,11 +48,15 @@ final class PhotoAsk implements Stage {
     this.open = open;
     this.beneath = beneath;
     this.at = at;
-    this.shows = shows;
     this.file = file;
     this.photos = photos;
     this.ofBoard = ofBoard;
     this.leave = leave;
+  }
+
+  /** What stands on the card beneath: what it is of may just be worked out. */
+  private String shows() {
+    return beneath.card().title();
   }
 
   @Override
@@ -64,7 +65,7 @@ final class PhotoAsk implements Stage {
         new Card.Maker(
             desk.words().say("photo.ask.kicker", String.valueOf(file.getFileName())),
             desk.words().say("photo.ask.title"));
-    card.row(Standing.TO_DO, desk.words().say("photo.ask.step", shows));
+    card.row(Standing.TO_DO, desk.words().say("photo.ask.step", shows()));
     card.choice(1, Standing.TO_DO, desk.words().say("photo.ask.board"), ofBoard);
     card.key(Card.ESC, desk.words().say("photo.ask.leave"), leave);
     card.silent(Card.BACK, () -> {});
@@ -93,7 +94,7 @@ final class PhotoAsk implements Stage {
                   } else {
                     open.act(
                         new BuildEvent.PhotoKept(
-                            kept.name(), at.name().toLowerCase(Locale.ROOT), shows));
+                            kept.name(), at.name().toLowerCase(Locale.ROOT), shows()));
                     leave.run();
                   }
                 });

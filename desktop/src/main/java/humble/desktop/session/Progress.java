@@ -195,7 +195,7 @@ public final class Progress {
           switch (kit.task(step.id()).map(Task::kind).orElse(TaskKind.PREPARE)) {
             case LOAD -> StageId.LOAD;
             case TEST -> StageId.WAKE;
-            case CASE -> StageId.CLOSE;
+            case GLUE, CASE -> StageId.CLOSE;
             case INSPECT,
                 PREPARE,
                 REMOVE,

@@ -12,9 +12,9 @@ import humble.core.units.Engineering;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
 import humble.core.words.Words;
+import humble.formats.pdf.PdfFace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -27,8 +27,6 @@ import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 
 /**
@@ -45,9 +43,6 @@ public final class CupLabels {
   private static final int ROWS = 8;
   private static final double INSET_MM = 3.5;
 
-  /** The face that comes with the library: it has the ohm and the micro sign. */
-  private static final String FACE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-
   /** How many pins, at the end of a package name: {@code 1x6} or {@code 28}. */
   private static final Pattern PIN_COUNT = Pattern.compile("([12]x)?[0-9]+(?=(-wide)?$)");
 
@@ -56,17 +51,12 @@ public final class CupLabels {
   private final Set<String> leftOut;
 
   private final PDDocument document;
-  private final PDFont face;
+  private final PdfFace face;
 
   private CupLabels(PDDocument document, Kit kit, Map<String, String> choices, Words words)
       throws IOException {
     this.document = document;
-    try (InputStream in = PDDocument.class.getResourceAsStream(FACE)) {
-      if (in == null) {
-        throw new IOException("the face " + FACE + " is missing");
-      }
-      this.face = PDType0Font.load(document, in);
-    }
+    this.face = PdfFace.of(document);
     this.kit = kit;
     this.words = words;
     this.leftOut = Choices.leftOut(kit, choices);
@@ -235,23 +225,8 @@ public final class CupLabels {
     return left;
   }
 
-  private double widthMm(double size, String text) throws IOException {
-    return face.getStringWidth(known(text)) / 1000 * size / POINTS_PER_MM;
-  }
-
-  /** What the face has no glyph for is shown as a question mark. */
-  private String known(String text) {
-    StringBuilder known = new StringBuilder();
-    text.codePoints().forEach(c -> known.append(has(c) ? Character.toString(c) : "?"));
-    return known.toString();
-  }
-
-  private boolean has(int codePoint) {
-    try {
-      return face.encode(Character.toString(codePoint)).length > 0;
-    } catch (IOException | IllegalArgumentException e) {
-      return false;
-    }
+  private double widthMm(double size, String text) {
+    return face.width(text, (float) size) / POINTS_PER_MM;
   }
 
   /** Draws in millimetres from the upper left corner of the sheet. */
@@ -284,9 +259,9 @@ public final class CupLabels {
         throws IOException {
       out.beginText();
       out.setRenderingMode(mode);
-      out.setFont(face, (float) size);
+      out.setFont(face.font(), (float) size);
       out.newLineAtOffset(x(x), y(y));
-      out.showText(known(text));
+      out.showText(face.written(text));
       out.endText();
     }
 

@@ -2,9 +2,9 @@ package humble.formats.report;
 
 import humble.core.build.Build;
 import humble.core.kit.Kit;
+import humble.formats.pdf.PdfFace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +13,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
@@ -31,7 +30,6 @@ public final class PdfReport {
   private static final float BOTTOM = 56;
   private static final float PHOTO_WIDE = 300;
   private static final float PHOTO_HIGH = 220;
-  private static final String REGULAR = "LiberationSans-Regular.ttf";
 
   private final PDDocument document;
   private final PdfFace face;
@@ -43,13 +41,7 @@ public final class PdfReport {
   private PdfReport(PDDocument document, String title) throws IOException {
     this.document = document;
     this.title = title;
-    try (InputStream in =
-        PDDocument.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/" + REGULAR)) {
-      if (in == null) {
-        throw new IOException("the face " + REGULAR + " is missing");
-      }
-      this.face = new PdfFace(PDType0Font.load(document, in));
-    }
+    this.face = PdfFace.of(document);
     this.out = begun();
   }
 

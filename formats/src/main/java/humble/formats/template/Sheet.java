@@ -3,13 +3,13 @@ package humble.formats.template;
 import humble.core.casing.DrillTemplate;
 import humble.core.kit.Enclosure;
 import humble.core.kit.PointMm;
+import humble.formats.pdf.PdfFace;
 import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /** A sheet that is drawn in millimetres from its lower left. */
 final class Sheet implements AutoCloseable {
@@ -25,9 +25,9 @@ final class Sheet implements AutoCloseable {
   private static final double LEGEND_OFF_MM = 4.5;
 
   private final PDPageContentStream out;
-  private final PDType0Font face;
+  private final PdfFace face;
 
-  Sheet(PDDocument document, PDPage page, PDType0Font face) throws IOException {
+  Sheet(PDDocument document, PDPage page, PdfFace face) throws IOException {
     this.out = new PDPageContentStream(document, page);
     this.face = face;
     out.setLineWidth(0.5f);
@@ -39,31 +39,14 @@ final class Sheet implements AutoCloseable {
 
   void text(double size, double x, double y, String text) throws IOException {
     out.beginText();
-    out.setFont(face, (float) size);
+    out.setFont(face.font(), (float) size);
     out.newLineAtOffset(pt(x), pt(y));
-    out.showText(written(text));
+    out.showText(face.written(text));
     out.endText();
   }
 
-  /** What the face has no sign for is told by its number. */
-  private String written(String text) {
-    StringBuilder written = new StringBuilder();
-    text.codePoints()
-        .forEach(c -> {
-          String sign = Character.toString(c);
-          try {
-            face.encode(sign);
-            written.append(sign);
-          } catch (IOException | IllegalArgumentException e) {
-            written.append(String.format("<%04X>", c));
-          }
-        });
-    return written.toString();
-  }
-
   private void middle(double size, double x, double y, String text) throws IOException {
-    String shown = written(text);
-    double wide = face.getStringWidth(shown) / 1000 * size / POINTS_PER_MM;
+    double wide = face.width(text, (float) size) / POINTS_PER_MM;
     text(size, x - wide / 2, y, text);
   }
 

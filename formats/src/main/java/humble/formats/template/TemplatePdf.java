@@ -11,9 +11,9 @@ import humble.core.kit.PinRef;
 import humble.core.kit.WireRun;
 import humble.core.words.ForeignText;
 import humble.core.words.Words;
+import humble.formats.pdf.PdfFace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -23,7 +23,6 @@ import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /**
  * Templates of a kit as PDF at 1:1, A4: a sheet for every plate that something comes through, wires
@@ -34,11 +33,10 @@ public final class TemplatePdf {
   private static final double SHEET_W_MM = 180;
   private static final double SHEET_H_MM = 240;
   private static final double BOTH_MM = 10;
-  private static final String FACE = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
   private static final int ROWS = 44;
 
   private final PDDocument document;
-  private final PDType0Font face;
+  private final PdfFace face;
   private final Words words;
   private final Words core;
   private final Kit kit;
@@ -51,12 +49,7 @@ public final class TemplatePdf {
     this.kit = kit;
     this.words = Words.of("humble.formats.template.templates", locale).naming(ForeignText::shown);
     this.core = Words.core(locale).naming(ForeignText::shown);
-    try (InputStream in = PDDocument.class.getResourceAsStream(FACE)) {
-      if (in == null) {
-        throw new IOException("the face " + FACE + " is missing");
-      }
-      this.face = PDType0Font.load(document, in);
-    }
+    this.face = PdfFace.of(document);
   }
 
   /**

@@ -1,28 +1,48 @@
-package humble.formats.report;
+package humble.formats.pdf;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /** A face of a document: what it has no sign for is told by its number, never left away. */
-final class PdfFace {
+public final class PdfFace {
   private final PDType0Font font;
   private final Map<Integer, String> signs = new HashMap<>();
   private final Map<Integer, Float> advances = new HashMap<>();
 
-  PdfFace(PDType0Font font) {
+  private static final String REGULAR =
+      "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+
+  private PdfFace(PDType0Font font) {
     this.font = font;
   }
 
-  PDType0Font font() {
+  /**
+   * Gives the face that comes with the library, for a document.
+   *
+   * @throws IOException when it cannot be read
+   */
+  public static PdfFace of(PDDocument document) throws IOException {
+    try (InputStream in = PDDocument.class.getResourceAsStream(REGULAR)) {
+      if (in == null) {
+        throw new IOException("the face " + REGULAR + " is missing");
+      }
+      return new PdfFace(PDType0Font.load(document, in));
+    }
+  }
+
+  /** Gives the face for a stream of a page. */
+  public PDType0Font font() {
     return font;
   }
 
   /** Gives a text with signs that the face has. */
-  private String written(String text) {
+  public String written(String text) {
     StringBuilder written = new StringBuilder(text.length());
     text.codePoints().forEach(c -> written.append(signs.computeIfAbsent(c, this::sign)));
     return written.toString();
@@ -58,17 +78,18 @@ final class PdfFace {
     return sum * size;
   }
 
-  float width(String text, float size) {
+  /** Gives the width of a text, in points, as it is written. */
+  public float width(String text, float size) {
     return wide(written(text), size);
   }
 
   /** Gives as much of a text as a width holds. */
-  String fitted(String text, float size, float width) {
+  public String fitted(String text, float size, float width) {
     return wrapped(text, size, width).getFirst();
   }
 
   /** Gives a text in lines that a width holds, at least one; words that are longer are broken. */
-  List<String> wrapped(String text, float size, float width) {
+  public List<String> wrapped(String text, float size, float width) {
     List<String> lines = new ArrayList<>();
     StringBuilder line = new StringBuilder();
     float used = 0;
