@@ -9,7 +9,8 @@ import java.util.List;
 
 /**
  * Prints every figure as the rows of one table. Arguments: names of figures ({@code start keys
- * append opening hex core find mend wake copper settings frames lamps own}); none for all.
+ * append opening hex core find mend wake copper settings frames lamps own photos book trim}); none
+ * for all.
  */
 public final class Figures {
   private static final int SPICE_FAULTS = Integer.getInteger("humble.trials", 500);
@@ -39,7 +40,8 @@ public final class Figures {
                 "lamps",
                 "own",
                 "photos",
-                "book")
+                "book",
+                "trim")
             : List.of(arguments);
     Path root = Path.of(System.getProperty("humble.root", "."));
     out.println("| figure | measured | beside it | ratio |");
@@ -62,6 +64,7 @@ public final class Figures {
         case "own" -> OwnTold.measure(root, out);
         case "photos" -> StraightPhotos.measure(out);
         case "book" -> BookWritten.measure(out);
+        case "trim" -> NullsTrimmed.measure(out);
         default -> out.println("| there is no figure '" + name + "' | | | |");
       }
     }

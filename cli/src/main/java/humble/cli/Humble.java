@@ -57,6 +57,7 @@ import picocli.CommandLine.Command;
       ReportCommand.class,
       CompareCommand.class,
       ArchiveCommand.class,
+      TrimCommand.class,
       TakeCommand.class,
       TemplatesCommand.class,
       JournalCommand.class,
