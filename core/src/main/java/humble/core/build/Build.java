@@ -326,11 +326,14 @@ public final class Build {
   }
 
   /**
-   * Gives the number of the last entry that can be taken back; the beginning cannot, nor what the
-   * bench brought along: its lamp, its eyes, its meter, its supply.
+   * Gives the number of the last entry that can be taken back; the beginning cannot, nor that the
+   * build came along, nor what the bench brought along: its lamp, its eyes, its meter, its supply.
    */
   public OptionalLong lastToTakeBack() {
-    boolean onlyBegun = inForce.stream().allMatch(entry -> isBeginning(entry.event()));
+    boolean onlyBegun =
+        inForce.stream().allMatch(entry -> isBeginning(entry.event()))
+            // Without it nothing here would know where its kit is.
+            || inForce.getLast().event() instanceof BuildEvent.CameAlong;
     return onlyBegun ? OptionalLong.empty() : OptionalLong.of(inForce.getLast().number());
   }
 

@@ -78,6 +78,13 @@ class CameAlongTest {
     assertThat(back.isTakenOver()).isFalse();
   }
 
+  /** Taken back, its kit would lie nowhere; what was done after it can be taken back. */
+  @Test
+  void thatItCameAlongIsNotTakenBack() {
+    assertThat(build(BEGAN, FITTED, came(true)).lastToTakeBack()).isEmpty();
+    assertThat(build(BEGAN, FITTED, came(true), PASSED).lastToTakeBack()).hasValue(4);
+  }
+
   /** A minute before it came is nobody's time at this bench; a minute after it is. */
   @Test
   void theTimeBeforeItCameWasNotSpentHere() {
