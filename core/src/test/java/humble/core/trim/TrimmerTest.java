@@ -127,6 +127,23 @@ class TrimmerTest {
     }
   }
 
+  /** Round the middle first; twice as far where it was better, the other side where it was not. */
+  @Test
+  void theFirstTriesGoDownhill() {
+    TrimState state = new TrimState(knobs(2, 0), "V", Goal.MIN, 0.01, 0, List.of());
+    TrimState better =
+        state
+            .with(new TrimState.Try(List.of(0.5, 0.5), 3))
+            .with(new TrimState.Try(List.of(0.75, 0.5), 2));
+    assertThat(Trimmer.advise(state).next()).containsExactly(0.5, 0.5);
+    assertThat(Trimmer.advise(better).next()).containsExactly(1.0, 0.5);
+    TrimState worse =
+        state
+            .with(new TrimState.Try(List.of(0.5, 0.5), 3))
+            .with(new TrimState.Try(List.of(0.75, 0.5), 4));
+    assertThat(Trimmer.advise(worse).next()).containsExactly(0.25, 0.5);
+  }
+
   /** A meter that hardly moves is told apart from a null that was reached. */
   @Test
   void aMeterThatShowsTheSameAllRoundWantsMoreSignal() {
