@@ -20,6 +20,9 @@ import humble.core.kit.Setting;
 import humble.core.settings.SettingsCheck;
 import humble.core.settings.SettingsEdit;
 import humble.core.settings.SettingsText;
+import humble.core.trim.Knob;
+import humble.core.trim.TrimAdvice;
+import humble.core.trim.Trimmer;
 import humble.core.words.Words;
 import humble.formats.ReadingBudget;
 import humble.formats.board.BoardNets;
@@ -40,6 +43,7 @@ import humble.formats.report.HtmlReport;
 import humble.formats.settings.SettingsFile;
 import humble.formats.table.PartsTable;
 import humble.formats.table.TableText;
+import humble.formats.trim.TrimJson;
 import humble.store.Journal;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -81,6 +85,7 @@ final class Reader {
           "elf",
           "settings",
           "event",
+          "trim",
           "link");
 
   private static final Firmware.Target TARGET =
@@ -149,6 +154,7 @@ final class Reader {
         case "elf" -> image(read(bytes, budget), "a.hex");
         case "settings" -> settings(bytes);
         case "event" -> events(makes, bytes);
+        case "trim" -> trim(bytes);
         case "link" -> link(bytes);
         default -> throw new IllegalArgumentException("there is no reader '" + name + "'");
       };
@@ -279,6 +285,23 @@ final class Reader {
     if (makes) {
       HtmlReport.of(kit, build, Locale.ENGLISH, ZoneOffset.UTC);
     }
+    return Optional.empty();
+  }
+
+  /** What is asked for next can be set, whatever was tried. */
+  private static Optional<Kit> trim(byte[] bytes) {
+    TrimJson.read(new String(bytes, StandardCharsets.UTF_8))
+        .state()
+        .ifPresent(state -> {
+          TrimAdvice advice = Trimmer.advise(state);
+          for (int i = 0; i < state.knobs().size(); i++) {
+            Knob knob = state.knobs().get(i);
+            double at = advice.next().get(i);
+            if (!(at >= knob.low() && at <= knob.high()) || Double.isNaN(advice.expectedGain())) {
+              throw new IllegalStateException("nobody can set " + knob.id() + " to " + at);
+            }
+          }
+        });
     return Optional.empty();
   }
 

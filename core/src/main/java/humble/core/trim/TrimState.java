@@ -48,6 +48,6 @@ public record TrimState(
 
   /** Gives what a reading cannot tell apart, in its unit: half a digit, and how much it wavers. */
   double blurred() {
-    return Math.sqrt(meterStep * meterStep / 12 + noise * noise);
+    return Math.hypot(meterStep / Math.sqrt(12), noise);
   }
 }

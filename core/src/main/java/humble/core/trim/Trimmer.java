@@ -25,6 +25,9 @@ public final class Trimmer {
 
   private static final double SAME = 1e-4;
 
+  /** No reading is finer than this share of another. */
+  private static final double FINEST = 1e-9;
+
   /** So many tries for each knob that bring nothing are enough, whatever is hoped for. */
   private static final int MOST_IDLE = 10;
 
@@ -56,6 +59,10 @@ public final class Trimmer {
   private final double[][] points;
   private final double[] off;
   private final boolean squares;
+  private final double scale;
+  private final double digit;
+  private final double noise;
+  private final double blurred;
   private double heaviest = 1;
 
   private Trimmer(TrimState state) {
@@ -72,6 +79,18 @@ public final class Trimmer {
       positive &= off[k] >= 0;
     }
     this.squares = positive;
+    double most = 0;
+    for (double each : off) {
+      most = Math.max(most, Math.abs(each));
+    }
+    // All is reckoned in shares of the worst reading, however large or small the readings are.
+    this.scale = most > 0 ? most : 1;
+    for (int k = 0; k < off.length; k++) {
+      off[k] /= scale;
+    }
+    this.digit = state.meterStep() / scale;
+    this.noise = state.noise() / scale;
+    this.blurred = state.blurred() / scale;
   }
 
   /**
@@ -109,7 +128,7 @@ public final class Trimmer {
     for (int i = 0; i < n; i++) {
       next.add(state.knobs().get(i).setting(point[i]));
     }
-    return new TrimAdvice(next, state.best(), gain, stop, why);
+    return new TrimAdvice(next, state.best(), gain * scale, stop, why);
   }
 
   /** The tries that are laid round the first one; empty once they are all there. */
@@ -208,7 +227,7 @@ public final class Trimmer {
     double[] values = new double[points.length];
     double[] weights = new double[points.length];
     double most = Math.max(Double.MIN_NORMAL, java.util.Arrays.stream(off).max().orElse(1));
-    double blur = Math.max(state.blurred(), 1e-9 * Math.max(1e-300, Math.abs(off[best])));
+    double blur = Math.max(blurred, FINEST * Math.max(FINEST, Math.abs(off[best])));
     for (int k = 0; k < points.length; k++) {
       for (int i = 0; i < n; i++) {
         from[k][i] = points[k][i] - points[best][i];
@@ -226,9 +245,7 @@ public final class Trimmer {
     heaviest /= misfit(bowl, from, values, weights);
     // What brought nothing was too far: half as far each time.
     double reach =
-        Math.max(
-            LEAST_REACH,
-            REACH * near * Math.pow(HALF, idle(Math.max(state.meterStep(), state.noise()))));
+        Math.max(LEAST_REACH, REACH * near * Math.pow(HALF, idle(Math.max(digit, noise))));
     double[] low = new double[n];
     double[] high = new double[n];
     for (int i = 0; i < n; i++) {
@@ -266,7 +283,7 @@ public final class Trimmer {
   }
 
   private TrimAdvice decided(int best, double[] next, double gain, Bowl bowl, double blur) {
-    double least = Math.max(state.meterStep(), state.noise());
+    double least = Math.max(digit, noise);
     double[] from = from(best, next);
     double sure = bowl.at(from) - SURE * Math.sqrt(bowl.unsure(from) / heaviest);
     double hope = Math.max(0, off[best] - reading(squares ? Math.max(0, sure) : sure));
@@ -288,9 +305,7 @@ public final class Trimmer {
         return Phrase.of("trim.end", state.knobs().get(i).id());
       }
     }
-    return isFlat(best) && off[best] > state.meterStep()
-        ? Phrase.of("trim.coarse")
-        : Phrase.of("trim.done");
+    return isFlat(best) && off[best] > digit ? Phrase.of("trim.coarse") : Phrase.of("trim.done");
   }
 
   /** Tells whether the meter could not tell some try from the lowest point, by the bowl. */

@@ -127,6 +127,21 @@ class TrimmerTest {
     }
   }
 
+  /** Large or small, readings are weighed alike. */
+  @Test
+  void theSizeOfTheReadingsDoesNotMatter() {
+    TrimState plain = new TrimState(knobs(2, 0.001), "V", Goal.MIN, 0.01, 0, List.of());
+    TrimState vast = new TrimState(knobs(2, 0.001), "V", Goal.MIN, 0.01e200, 0, List.of());
+    ToDoubleFunction<double[]> reads =
+        nullAt(new double[] {0.4, 0.3}, new double[][] {{1, 0.5}, {0.2, 1}}, 0.01);
+    for (int i = 0; i < 10; i++) {
+      List<Double> next = Trimmer.advise(plain).next();
+      assertThat(Trimmer.advise(vast).next()).isEqualTo(next);
+      plain = plain.with(new TrimState.Try(next, reads.applyAsDouble(array(next))));
+      vast = vast.with(new TrimState.Try(next, reads.applyAsDouble(array(next)) * 1e200));
+    }
+  }
+
   /** Round the middle first; twice as far where it was better, the other side where it was not. */
   @Test
   void theFirstTriesGoDownhill() {

@@ -116,8 +116,8 @@ public final class TrimJson {
     double low = number(node.path("low"), where + "/low", 0);
     double high = number(node.path("high"), where + "/high", 1);
     double step = least(node, where, "step");
-    if (!(low < high)) {
-      problem(where + "/high", "The upper end lies above the lower one.");
+    if (!(low < high) || !Double.isFinite(high - low)) {
+      problem(where + "/high", "The upper end lies above the lower one, and both are of a size.");
     } else if (step > high - low) {
       problem(where + "/step", "A step is no larger than the way between the ends.");
     } else {
@@ -179,10 +179,11 @@ public final class TrimJson {
         }
         settings.add(setting.doubleValue(knob.low()));
       }
-      if (!all.get(i).path("reads").isNumber()) {
+      JsonNode reads = all.get(i).path("reads");
+      if (reads.isMissingNode()) {
         problem(where + "/reads", "What was read there is missing.");
       }
-      tries.add(new TrimState.Try(settings, all.get(i).path("reads").doubleValue(0)));
+      tries.add(new TrimState.Try(settings, number(reads, where + "/reads", 0)));
     }
     return tries;
   }
