@@ -90,7 +90,8 @@ public final class Trimmer {
     }
     this.digit = state.meterStep() / scale;
     this.noise = state.noise() / scale;
-    this.blurred = state.blurred() / scale;
+    // What wavers more than the worst reading tells nothing, however much it wavers.
+    this.blurred = Math.min(1, state.blurred() / scale);
   }
 
   /**
