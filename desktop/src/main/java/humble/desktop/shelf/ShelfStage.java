@@ -41,6 +41,7 @@ public final class ShelfStage implements Stage {
   private final Words words;
   private final Clock clock;
   private final List<Session.OnShelf> shelf;
+  private final String due;
   private final Typed typed = new Typed();
   private int chosen;
 
@@ -51,6 +52,7 @@ public final class ShelfStage implements Stage {
     this.desk = desk;
     this.words = desk.words();
     this.shelf = session.shelf();
+    this.due = due();
     // What has to be decided lies at the front.
     this.chosen = session.journal().isUndecided() ? shelf.size() + JOURNAL : 0;
   }
@@ -190,7 +192,7 @@ public final class ShelfStage implements Stage {
                     ? words.say("shelf.journal.damaged", session.journal().damage().size())
                     : words.say("shelf.journal.state", session.journal().events()),
                 session.journal().isUndecided()),
-            new ShelfMat.Beside(words.say("shelf.practice"), due(), false),
+            new ShelfMat.Beside(words.say("shelf.practice"), due, false),
             new ShelfMat.Beside(words.say("shelf.guide"), words.say("shelf.guide.state"), false)),
         chosen);
   }
