@@ -76,6 +76,7 @@ public final class Build {
   private final Set<String> guessed = new LinkedHashSet<>();
   private final Set<String> unseen = new LinkedHashSet<>();
   private final Map<String, String> fittedIn = new LinkedHashMap<>();
+  private final Set<String> hearsay = new LinkedHashSet<>();
   private final List<BuildEvent.PhotoKept> photos = new ArrayList<>();
   private boolean takenOver;
   private BuildEvent.@Nullable RestsOn restsOn;
@@ -169,6 +170,7 @@ public final class Build {
       case BuildEvent.JointSeen e -> joints.put(e.pin(), e.seen());
       case BuildEvent.Fitted e -> {
         doneSteps.add(e.step());
+        hearsay.remove(e.step());
         fittedRefs.addAll(e.refs());
         e.refs().forEach(ref -> fittedIn.put(ref, e.step()));
       }
@@ -235,8 +237,12 @@ public final class Build {
       started.clear();
       loaded.keySet().forEach(image -> doneSteps.remove(Firmware.LOADS + image));
       loaded.clear();
-      lookedOver.clear();
+      coiled.clear();
+      beside.clear();
+      toggled.clear();
       acknowledged.clear();
+      // What was soldered stays as it is; that it was tried is only told.
+      hearsay.addAll(doneSteps);
       closed.clear();
     }
   }
@@ -260,6 +266,11 @@ public final class Build {
   /** Gives the parts that another hand fitted and nobody has looked at here. */
   public Set<String> unseen() {
     return Collections.unmodifiableSet(unseen);
+  }
+
+  /** Gives the steps that another hand did and nobody did again here. */
+  public Set<String> hearsay() {
+    return Collections.unmodifiableSet(hearsay);
   }
 
   /** Gives the build that this one rests on. */

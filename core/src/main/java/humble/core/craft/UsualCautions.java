@@ -27,9 +27,18 @@ public final class UsualCautions {
       return kit;
     }
     List<Caution> all = new ArrayList<>();
-    dangers.stream()
-        .flatMap(name -> OthersDanger.named(name).stream())
-        .forEach(danger -> all.addAll(danger.cautions(words)));
+    for (String name : dangers) {
+      // A danger that a newer version knows is no less of one.
+      OthersDanger.named(name)
+          .ifPresentOrElse(
+              danger -> all.addAll(danger.cautions(words)),
+              () ->
+                  all.add(
+                      new Caution(
+                          "power",
+                          words.say(Phrase.of("caution.others.other", name)),
+                          Caution.Level.STOP)));
+    }
     all.addAll(of(kit, words));
     return kit.withCautions(all);
   }

@@ -78,6 +78,20 @@ class CameAlongTest {
     assertThat(back.isTakenOver()).isFalse();
   }
 
+  /** The bare board was looked over while it was bare; that a thing was tried is only told. */
+  @Test
+  void whatWasTriedIsToldAndWhatIsUnderThePartsIsNotAskedFor() {
+    BuildEvent looked = new BuildEvent.LookedOver("main", "outline", true);
+    BuildEvent tried = new BuildEvent.Fitted("bell", List.of(), 0);
+    BuildEvent coil = new BuildEvent.Coiled("w", "c", 1, true, false);
+    Build taken = build(BEGAN, looked, tried, coil, came(true));
+    assertThat(taken.lookedOver()).containsKey("main/outline");
+    assertThat(taken.hearsay()).containsExactly("bell");
+    assertThat(taken.isThrough("w", "c")).isFalse();
+    assertThat(build(BEGAN, tried, came(true), tried).hearsay()).isEmpty();
+    assertThat(build(BEGAN, tried, came(false)).hearsay()).isEmpty();
+  }
+
   /** Taken back, its kit would lie nowhere; what was done after it can be taken back. */
   @Test
   void thatItCameAlongIsNotTakenBack() {

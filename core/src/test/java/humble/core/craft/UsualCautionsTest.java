@@ -67,7 +67,9 @@ class UsualCautionsTest {
               caution -> assertThat(caution.text()).containsAnyOf("qualified", "licence", "law"));
     }
     assertThat(UsualCautions.given(plain, List.of("a word of another version"), WORDS).cautions())
-        .noneMatch(caution -> caution.level() == Caution.Level.STOP);
+        .filteredOn(caution -> caution.level() == Caution.Level.STOP)
+        .singleElement()
+        .satisfies(caution -> assertThat(caution.text()).contains("a word of another version"));
   }
 
   @Test

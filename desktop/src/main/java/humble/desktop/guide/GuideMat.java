@@ -26,9 +26,6 @@ record GuideMat(GuidePage page, Scrolled scrolled, String place) implements Mat 
   private static final double WIDEST_PX = 760;
   private static final double PICTURE_SHARE = 0.62;
 
-  /** A line that is laid out. */
-  private record Laid(double y, Runnable ink) {}
-
   @Override
   public void paint(Pen pen, double w, double h) {
     double wide = Math.min(WIDEST_PX, w - 2 * MARGIN_PX);

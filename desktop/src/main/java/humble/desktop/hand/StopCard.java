@@ -18,7 +18,9 @@ public final class StopCard {
   /** Ends a card with what is stopped for, and the reasons for which one may go on. */
   public static Card of(Card.Maker card, Stop stop, OpenBuild open, Typed typed, Words words) {
     card.how(words.say("caution.stop.how")).caution(true, stop.caution().text());
-    card.field(typed.text(), "", Takes.WORDS);
+    // What the practice bench shows is nobody's reason.
+    String own = typed.isPractice() ? "" : typed.text().strip();
+    card.field(typed.isPractice() ? "" : typed.text(), "", Takes.WORDS);
     for (int i = 1; i <= REASONS; i++) {
       String reason = words.say("caution.stop.reason." + i);
       card.choice(
@@ -27,7 +29,6 @@ public final class StopCard {
           words.say("caution.stop.choice", i, reason),
           () -> acknowledge(stop, reason, open, typed));
     }
-    String own = typed.text().strip();
     return own.isEmpty()
         ? card.notYet(words.say("caution.stop.go"))
         : card.go(words.say("caution.stop.go"), () -> acknowledge(stop, own, open, typed));

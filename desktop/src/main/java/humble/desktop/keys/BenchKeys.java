@@ -370,7 +370,8 @@ public final class BenchKeys implements Desk {
           own.photo(path);
           refresh();
         };
-    if (stage instanceof OwnStage) {
+    // On the shelf no step is at hand.
+    if (stage instanceof OwnStage || stageId == StageId.SHELF) {
       ofBoard.run();
     } else {
       session
