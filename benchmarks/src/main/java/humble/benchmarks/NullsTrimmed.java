@@ -32,13 +32,17 @@ final class NullsTrimmed {
     List<Integer> theirs = new ArrayList<>();
     int worse = 0;
     int missed = 0;
-    long slowest = 0;
+    int leftWell = 0;
+    List<Integer> after = new ArrayList<>();
+    List<Long> nanos = new ArrayList<>();
     for (int i = 0; i < NULLS; i++) {
       int screws = 2 + i % 2;
       long seed = SEED + 7919L * i;
       int cycled = new OneAtATime(new SimulatedNull(screws, seed)).tries();
       Asked asked = asked(new SimulatedNull(screws, seed));
-      slowest = i < NULLS / 10 ? 0 : Math.max(slowest, asked.slowestNanos());
+      leftWell += asked.leftWell() ? 1 : 0;
+      after.add(asked.stopped() - asked.tries());
+      nanos.addAll(asked.nanos());
       missed += asked.tries() >= MOST ? 1 : 0;
       worse += asked.tries() > WORSE * cycled ? 1 : 0;
       ours.add(asked.tries());
@@ -48,17 +52,23 @@ final class NullsTrimmed {
     shares.sort(null);
     ours.sort(null);
     theirs.sort(null);
+    after.sort(null);
+    nanos.sort(null);
     out.println(
         String.format(
             Locale.ROOT,
             "| %d coupled nulls of two and three screws, seed %d | half within %d tries; %d never;"
-                + " slowest advice %.1f ms | one screw after the other: half within %d | %.2f in"
+                + " stops %d tries later in the middle, left within a digit in %d;"
+                + " advice %.1f ms in the middle, 99 of 100 within %.1f ms | one screw after the other: half within %d | %.2f in"
                 + " the middle, %.2f in all; worse by a tenth in %d |",
             NULLS,
             SEED,
             ours.get(NULLS / 2),
             missed,
-            slowest / 1e6,
+            after.get(NULLS / 2),
+            leftWell,
+            nanos.get(nanos.size() / 2) / 1e6,
+            nanos.get(nanos.size() * 99 / 100) / 1e6,
             theirs.get(NULLS / 2),
             shares.get(NULLS / 2),
             sum(ours) / sum(theirs),
@@ -69,7 +79,15 @@ final class NullsTrimmed {
     return tries.stream().mapToInt(each -> each).sum();
   }
 
-  private record Asked(int tries, long slowestNanos) {}
+  /**
+   * What came of asking.
+   *
+   * @param tries how many until one was there, the most for never
+   * @param stopped how many until it said that it is over
+   * @param leftWell whether it was left where it is there
+   * @param nanos how long each advice took
+   */
+  private record Asked(int tries, int stopped, boolean leftWell, List<Long> nanos) {}
 
   private static boolean isThere(SimulatedNull bridge, double[] at) {
     return bridge.exact(at) <= bridge.least() + bridge.meterStep();
@@ -82,21 +100,21 @@ final class NullsTrimmed {
     }
     TrimState state =
         new TrimState(knobs, "V", Goal.MIN, bridge.meterStep(), bridge.noise(), List.of());
-    long slowest = 0;
+    List<Long> nanos = new ArrayList<>();
+    int there = MOST;
     for (int tries = 1; tries < MOST; tries++) {
       long before = System.nanoTime();
       TrimAdvice advice = Trimmer.advise(state);
-      slowest = Math.max(slowest, System.nanoTime() - before);
+      nanos.add(System.nanoTime() - before);
       double[] at = advice.next().stream().mapToDouble(each -> each).toArray();
-      if (isThere(bridge, at)) {
-        return new Asked(tries, slowest);
-      }
+      boolean isThere = isThere(bridge, at);
+      there = isThere ? Math.min(there, tries) : there;
       if (advice.stop()) {
-        return new Asked(MOST, slowest);
+        return new Asked(there, tries, isThere, nanos);
       }
       state = state.with(new TrimState.Try(advice.next(), bridge.read(at, true)));
     }
-    return new Asked(MOST, slowest);
+    return new Asked(there, MOST, false, nanos);
   }
 
   /** One screw after the other, as people do it. */

@@ -107,6 +107,29 @@ final class Bowl {
     return new Bowl(n, Arrays.copyOf(solved.getData(), size), spread);
   }
 
+  /** Brings weights to a size that can be reckoned with: the heaviest is 1. */
+  static void scale(double[] weights) {
+    double most = 0;
+    for (double weight : weights) {
+      most = Math.max(most, weight);
+    }
+    for (int k = 0; k < weights.length; k++) {
+      weights[k] /= most;
+    }
+  }
+
+  /** Gives how much it bends along a way of the length of one: the factor of its square. */
+  double bend(double[] way) {
+    double sum = 0;
+    int at = 1 + n;
+    for (int i = 0; i < n; i++) {
+      for (int j = i; j < n; j++) {
+        sum += coefficients[at++] * way[i] * way[j];
+      }
+    }
+    return sum;
+  }
+
   /** Gives its value at a point. */
   double at(double[] d) {
     double[] row = row(d);
