@@ -60,6 +60,7 @@ public final class KitMaker {
   private final List<Board> others = new ArrayList<>();
   private Enclosure enclosure;
   private final List<KitFault> faults = new ArrayList<>();
+  private humble.core.kit.Finishing finishing = humble.core.kit.Finishing.NONE;
   private Handwork handwork = Handwork.NONE;
 
   /** Starts a kit with one board of 80 × 60 mm. */
@@ -398,6 +399,12 @@ public final class KitMaker {
     return this;
   }
 
+  /** Sets what is trimmed, calibrated and proved. */
+  public KitMaker finishing(humble.core.kit.Finishing all) {
+    finishing = all;
+    return this;
+  }
+
   /** Sets the coils, wires and modules. */
   public KitMaker handwork(Handwork work) {
     handwork = work;
@@ -433,7 +440,8 @@ public final class KitMaker {
         List.of(),
         handwork,
         List.copyOf(faults),
-        humble.core.kit.Use.UNSAID);
+        humble.core.kit.Use.UNSAID,
+        finishing);
   }
 
   /** Gives the parts of the kit. */

@@ -92,6 +92,11 @@ final class EventJson {
     kinds.put("Started", BuildEvent.Started.class);
     kinds.put("Saw", BuildEvent.Saw.class);
     kinds.put("Woke", BuildEvent.Woke.class);
+    kinds.put("TrimAnew", BuildEvent.TrimAnew.class);
+    kinds.put("TrimTried", BuildEvent.TrimTried.class);
+    kinds.put("TrimLeft", BuildEvent.TrimLeft.class);
+    kinds.put("Calibrated", BuildEvent.Calibrated.class);
+    kinds.put("Proved", BuildEvent.Proved.class);
     kinds.put("ScrewTaken", BuildEvent.ScrewTaken.class);
     kinds.put("Closed", BuildEvent.Closed.class);
     kinds.put("Noted", BuildEvent.Noted.class);

@@ -80,6 +80,11 @@ class JournalTest {
         new BuildEvent.PhotoKept("photos/0123456789abcdef.jpg", "fit", "Fit C1"),
         new BuildEvent.Drilled("bands-four", true, 4.5),
         new BuildEvent.Walked(false),
+        new BuildEvent.TrimAnew("null"),
+        new BuildEvent.TrimTried("null", List.of(0.5, 0.25), 1.37, true),
+        new BuildEvent.TrimLeft("null", List.of(0.5, 0.25), 0.02, true, false),
+        new BuildEvent.Calibrated("zero", 1, List.of(0.1, 0.2), false),
+        new BuildEvent.Proved("c10n", 1.01e-8, "inside", false),
         new BuildEvent.Fitted("fit:R1", List.of("R1", "R2"), 4),
         new BuildEvent.FittedSome("fit:LED1", List.of("LED1", "LED2"), 4),
         new BuildEvent.TookOut("remove:BT1@fit:R1", List.of("BT1")),
@@ -314,7 +319,7 @@ class JournalTest {
     // What is written here stands in journals: a word may be added, none may be changed.
     assertThat(EventJson.kindsWritten())
         .containsExactlyInAnyOrder(
-            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged SaysDangers CameAlong SeenFitted RestsOn PhotoKept Drilled Walked PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke ScrewTaken Closed Noted Wrong TookBack"
+            "Began Answered Counted Measured BandsRead Sees UsesMeter FedBy SeriesRead Checked HostRead Surveyed HoleSeen LookedOver Snapped Chose TookSchool Moved Turned MarkSeen Acknowledged SaysDangers CameAlong SeenFitted RestsOn PhotoKept Drilled Walked PlansEvenings MarksWeighed ModuleRead Wound Coiled Tried JointSeen Fitted FittedSome TookOut LeftOut Replaced GateRead GatePassed GateOverridden FaultHidden Observed Mended Repaired SettingMade BesideDone RowPut RowRead PanelOff ProgramShown UsesProgrammer LoadedBy Started Saw Woke TrimAnew TrimTried TrimLeft Calibrated Proved ScrewTaken Closed Noted Wrong TookBack"
                 .split(" "));
   }
 

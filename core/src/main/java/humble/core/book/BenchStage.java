@@ -65,6 +65,11 @@ public enum BenchStage {
       case BuildEvent.Started e -> Optional.of(LOAD);
       case BuildEvent.Saw e -> Optional.of(WAKE);
       case BuildEvent.Woke e -> Optional.of(WAKE);
+      case BuildEvent.TrimAnew e -> Optional.of(WAKE);
+      case BuildEvent.TrimTried e -> Optional.of(WAKE);
+      case BuildEvent.TrimLeft e -> Optional.of(WAKE);
+      case BuildEvent.Calibrated e -> Optional.of(WAKE);
+      case BuildEvent.Proved e -> Optional.of(WAKE);
       case BuildEvent.ScrewTaken e -> Optional.of(CLOSE);
       case BuildEvent.Closed e -> Optional.of(CLOSE);
       case BuildEvent.PlansEvenings e -> Optional.of(PLAN);

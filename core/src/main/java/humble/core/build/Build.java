@@ -76,6 +76,7 @@ public final class Build {
   private final Set<String> guessed = new LinkedHashSet<>();
   private final Set<String> unseen = new LinkedHashSet<>();
   private final Map<String, String> fittedIn = new LinkedHashMap<>();
+  private final Finished finished = new Finished();
   private final Set<String> hearsay = new LinkedHashSet<>();
   private final List<BuildEvent.PhotoKept> photos = new ArrayList<>();
   private boolean takenOver;
@@ -206,6 +207,11 @@ public final class Build {
       case BuildEvent.Saw e ->
           facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
       case BuildEvent.Woke e -> awake.add(e.peripheral());
+      case BuildEvent.TrimAnew e -> finished.anew(e.trim());
+      case BuildEvent.TrimTried e -> finished.tried(e);
+      case BuildEvent.TrimLeft e -> finished.left(e);
+      case BuildEvent.Calibrated e -> finished.calibrated(e);
+      case BuildEvent.Proved e -> finished.proved(e);
       case BuildEvent.ScrewTaken e -> {}
       case BuildEvent.Closed e -> closed.add(e.step());
       case BuildEvent.Noted e -> {}
@@ -241,6 +247,7 @@ public final class Build {
       beside.clear();
       toggled.clear();
       acknowledged.clear();
+      finished.forget();
       // What was soldered stays as it is; that it was tried is only told.
       hearsay.addAll(doneSteps);
       closed.clear();
@@ -256,6 +263,11 @@ public final class Build {
         Optional.ofNullable(fittedIn.remove(ref)).ifPresent(doneSteps::remove);
       }
     }
+  }
+
+  /** Gives how far trims, calibrations and proofs are. */
+  public Finished finished() {
+    return finished;
   }
 
   /** Tells whether somebody else built a part of it. */

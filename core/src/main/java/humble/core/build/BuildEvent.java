@@ -389,6 +389,60 @@ public sealed interface BuildEvent {
   /** A peripheral does what it should. */
   record Woke(String peripheral) implements BuildEvent {}
 
+  /** A trim began anew, with what is known of it from before: its signal is another now. */
+  record TrimAnew(String trim) implements BuildEvent {}
+
+  /**
+   * A setting was tried.
+   *
+   * @param at the setting of each knob, in the kit's order
+   * @param reads what was read there, in the reading's unit
+   * @param practice whether a simulated instrument answered
+   */
+  record TrimTried(String trim, List<Double> at, double reads, boolean practice)
+      implements BuildEvent {
+    public TrimTried {
+      at = List.copyOf(at);
+    }
+  }
+
+  /**
+   * A trim was left where it is.
+   *
+   * @param at the setting of each knob
+   * @param reads what was read there
+   * @param reached whether that is as good as can be told, and not merely enough for whoever sat
+   *     there
+   */
+  record TrimLeft(String trim, List<Double> at, double reads, boolean reached, boolean practice)
+      implements BuildEvent {
+    public TrimLeft {
+      at = List.copyOf(at);
+    }
+  }
+
+  /**
+   * A step of a calibration was done.
+   *
+   * @param step its number, from 1
+   * @param reads what was read, none where nothing is
+   */
+  record Calibrated(String calibration, int step, List<Double> reads, boolean practice)
+      implements BuildEvent {
+    public Calibrated {
+      reads = List.copyOf(reads);
+    }
+  }
+
+  /**
+   * An instrument was held to a known part.
+   *
+   * @param reads what it read, in the base unit
+   * @param verdict inside, edge or outside
+   */
+  record Proved(String proof, double reads, String verdict, boolean practice)
+      implements BuildEvent {}
+
   /** A screw of the case was another one: so long, and cut to so much; 0 where it was not cut. */
   record ScrewTaken(String screw, double mm, double cutMm) implements BuildEvent {}
 

@@ -173,7 +173,8 @@ public final class Intake {
             List.of(),
             Handwork.NONE,
             List.of(),
-            Use.UNSAID);
+            Use.UNSAID,
+            humble.core.kit.Finishing.NONE);
     return new Draft(kit, guesses, problems, rowsOf);
   }
 

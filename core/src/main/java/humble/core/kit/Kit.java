@@ -39,6 +39,7 @@ import org.jspecify.annotations.Nullable;
  * @param handwork coils, wires and modules
  * @param faults what the kit knows may be wrong besides its circuit
  * @param use how the finished thing is used, and how not
+ * @param finishing how it is calibrated, trimmed and proved
  */
 public record Kit(
     String id,
@@ -67,7 +68,8 @@ public record Kit(
     List<Host> hosts,
     Handwork handwork,
     List<KitFault> faults,
-    Use use) {
+    Use use,
+    Finishing finishing) {
 
   /** Gives this kit with another parts list. */
   public Kit withLines(List<Line> others) {
@@ -146,7 +148,8 @@ public record Kit(
         hosts,
         handwork,
         faults,
-        use);
+        use,
+        finishing);
   }
 
   private Kit copied(
@@ -184,7 +187,8 @@ public record Kit(
         hosts,
         handwork,
         faults,
-        use);
+        use,
+        finishing);
   }
 
   /** Gives the package of that id: the kit's own first, then the built-in one. */

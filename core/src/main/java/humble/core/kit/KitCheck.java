@@ -36,15 +36,6 @@ public final class KitCheck {
 
   /** Gives all findings; the pointers are those of the kit file the kit was read from. */
   public static List<Finding> of(Kit kit) {
-    return of(kit, Set.of());
-  }
-
-  /**
-   * Gives all findings.
-   *
-   * @param alsoNamed ids that stand in the kit file but not in {@code kit}, such as those of trims
-   */
-  public static List<Finding> of(Kit kit, Set<String> alsoNamed) {
     KitCheck check = new KitCheck(kit);
     check.names();
     check.lines();
@@ -54,9 +45,10 @@ public final class KitCheck {
     check.power();
     check.wake();
     check.handwork();
-    check.cautions(alsoNamed);
+    check.cautions();
     check.legends();
     check.cycle();
+    check.findings.addAll(FinishingSense.of(check.parts));
     check.findings.addAll(PanelSense.of(kit, check.refs));
     check.findings.addAll(SettingSense.of(kit));
     check.findings.addAll(LineSense.of(kit));
@@ -111,9 +103,9 @@ public final class KitCheck {
   }
 
   /** A caution whose place nothing bears would never be shown. */
-  private void cautions(Set<String> alsoNamed) {
+  private void cautions() {
     Set<String> named = new HashSet<>(STAGES);
-    named.addAll(alsoNamed);
+    named.addAll(kit.finishing().ids());
     named.addAll(refs);
     named.addAll(taskIds);
     named.addAll(kit.nets().keySet());
@@ -133,7 +125,7 @@ public final class KitCheck {
             "'"
                 + at
                 + "' is no part, net, gate, task, peripheral, image, wire, loose item, option,"
-                + " trim or stage of this kit: the caution would never be shown.");
+                + " trim, calibration, proof or stage of this kit: the caution would never be shown.");
       }
     }
   }

@@ -2,12 +2,16 @@ package humble.core.power;
 
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
+import humble.core.build.Finished;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
+import humble.core.kit.Proof;
 import humble.core.kit.TaskKind;
+import humble.core.kit.Trim;
 import humble.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a build has not proved: gates not read, programs not read back, peripherals not tried. A
@@ -64,6 +68,7 @@ public final class Unproved {
         .filter(
             task -> !build.doneSteps().contains(task.id()) || build.hearsay().contains(task.id()))
         .forEach(task -> open.add(Phrase.of("unproved.test", task.title())));
+    finishing(kit, build, open);
     boolean tries =
         !kit.peripherals().isEmpty()
             || kit.tasks().stream().anyMatch(task -> task.kind() == TaskKind.TEST);
@@ -71,6 +76,30 @@ public final class Unproved {
       open.add(Phrase.of("unproved.nothing-tried"));
     }
     return open;
+  }
+
+  /** An instrument that was not proved shows numbers, no values. */
+  private static void finishing(Kit kit, Build build, List<Phrase> open) {
+    Finished finished = build.finished();
+    for (Trim trim : kit.finishing().trims()) {
+      Optional<BuildEvent.TrimLeft> left = finished.left(trim.id());
+      if (left.isEmpty()) {
+        open.add(Phrase.of("unproved.trim", trim.title()));
+      } else if (!left.get().reached()) {
+        open.add(Phrase.of("unproved.trim-left", trim.title()));
+      }
+    }
+    kit.finishing().calibrations().stream()
+        .filter(each -> !finished.isCalibrated(each))
+        .forEach(each -> open.add(Phrase.of("unproved.calibration", each.title())));
+    for (Proof proof : kit.finishing().proofs()) {
+      Optional<BuildEvent.Proved> read = finished.proved(proof.id());
+      if (read.isEmpty()) {
+        open.add(Phrase.of("unproved.proof", proof.title()));
+      } else if (!read.get().verdict().equals("inside")) {
+        open.add(Phrase.of("unproved.proof-" + read.get().verdict(), proof.title()));
+      }
+    }
   }
 
   /** Tells whether anybody powered it, on the bench or on the practice bench. */
@@ -96,6 +125,7 @@ public final class Unproved {
             .anyMatch(read -> read.practice() && build.passedGates().containsKey(read.gate()))
         || build.loaded().values().stream().anyMatch(BuildEvent.Loaded::practice)
         || build.seriesRead().values().stream().anyMatch(BuildEvent.SeriesRead::practice)
+        || build.finished().restsOnPractice()
         || build.inForce().stream().anyMatch(entry -> answered(entry.event(), build));
   }
 }

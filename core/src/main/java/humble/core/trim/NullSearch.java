@@ -33,6 +33,11 @@ final class NullSearch {
   /** It is reached where no more than this share of a digit may be left. */
   private static final double ENOUGH = 0.6;
 
+  /** Where the meter shows 0 and the model no more than this share of a digit, it is reached. */
+  private static final double GONE = 0.4;
+
+  private static final int ZEROS = 3;
+
   /** How many of the best tries the way down begins at. */
   private static final int STARTS = 4;
 
@@ -109,7 +114,9 @@ final class NullSearch {
     double gain = Math.max(0, model.at(leave) - least);
     double most = model.at(leave) + SURE * model.unsure(leave);
     boolean reached = most - floor(lowest) <= ENOUGH * tried.least;
-    if (idle >= tried.n && reached || idle > MOST_IDLE * tried.n) {
+    // A meter that shows nothing thrice tells nothing any more.
+    boolean gone = zeros() >= ZEROS && model.at(leave) < GONE * tried.least;
+    if (gone || idle >= tried.n && reached || idle > MOST_IDLE * tried.n) {
       return new Found(leave, gain, Found.Kind.OVER);
     }
     if (tried.find(lowest) < 0) {
@@ -123,6 +130,14 @@ final class NullSearch {
     return tried.state.noise() > 0
         ? new Found(lowest, gain, Found.Kind.BESIDE)
         : new Found(leave, gain, Found.Kind.OVER);
+  }
+
+  private int zeros() {
+    int zeros = 0;
+    for (double off : tried.off) {
+      zeros += off < 0.5 * tried.digit ? 1 : 0;
+    }
+    return zeros;
   }
 
   /** The least that can be reached: what is lower behind the end of a screw cannot. */

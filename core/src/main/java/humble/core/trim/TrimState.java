@@ -47,7 +47,7 @@ public record TrimState(
   }
 
   /** Gives what a reading cannot tell apart, in its unit: half a digit, and how much it wavers. */
-  double blurred() {
+  public double blurred() {
     return Math.hypot(meterStep / Math.sqrt(12), noise);
   }
 }

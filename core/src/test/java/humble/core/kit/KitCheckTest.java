@@ -200,8 +200,9 @@ class KitCheckTest {
             .caution("power", "x")
             .caution("null", "x")
             .caution("R99", "x")
+            .finishing(new Finishing(List.of(TrimTest.nullOf("null", "")), List.of(), List.of()))
             .make();
-    assertThat(KitCheck.of(kit, java.util.Set.of("null")).stream().map(Finding::where))
+    assertThat(KitCheck.of(kit).stream().map(Finding::where))
         .containsExactly("kit.json#/cautions/4/at");
   }
 

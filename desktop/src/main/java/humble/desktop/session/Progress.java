@@ -6,6 +6,7 @@ import humble.core.craft.UsualCautions;
 import humble.core.host.HostSurvey;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
+import humble.core.kit.Finishing;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
@@ -95,8 +96,9 @@ public final class Progress {
           withTasks(
               open,
               stage,
-              kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count(),
-              kit.peripherals().size());
+              kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count()
+                  + finished(kit.finishing(), build),
+              (long) kit.peripherals().size() + kit.finishing().ids().size());
       case CLOSE ->
           build.isClosed()
               ? 1
@@ -121,7 +123,10 @@ public final class Progress {
               || !kit.firmware().settings().isEmpty()
               || !kit.firmware().beside().isEmpty()
               || hasTask(kit, TaskKind.LOAD);
-      case WAKE -> !kit.peripherals().isEmpty() || hasTask(kit, TaskKind.TEST);
+      case WAKE ->
+          !kit.peripherals().isEmpty()
+              || !kit.finishing().ids().isEmpty()
+              || hasTask(kit, TaskKind.TEST);
       case SHELF, UNPACK, PLAN, FIT, CLOSE, BOOK -> true;
     };
   }
@@ -141,6 +146,11 @@ public final class Progress {
             + beside.stream().filter(id -> isWell(build, id)).count()
             + settings.stream().filter(each -> isMade(build, each)).count(),
         (long) images.size() + toggled.size() + beside.size() + settings.size());
+  }
+
+  private static long finished(Finishing finishing, Build build) {
+    return finishing.ids().stream().filter(build.finished()::isOver).count()
+        + finishing.calibrations().stream().filter(build.finished()::isCalibrated).count();
   }
 
   private static boolean isWell(Build build, String beside) {

@@ -3,6 +3,7 @@ package humble.desktop.wake;
 import humble.core.kit.Peripheral;
 import humble.core.kit.TaskKind;
 import humble.desktop.draw.Mat;
+import humble.desktop.finish.Finish;
 import humble.desktop.hand.Hand;
 import humble.desktop.session.Progress;
 import humble.desktop.stage.Card;
@@ -23,15 +24,19 @@ final class NoneLeftHand extends Hand {
   @Override
   public Card card() {
     List<Peripheral> all = bench.open().kit().peripherals();
-    boolean awake = all.stream().allMatch(p -> bench.awake(p.id()));
+    List<Finish.Row> finish = bench.finish().rows();
+    boolean awake =
+        all.stream().allMatch(p -> bench.awake(p.id()))
+            && finish.stream().allMatch(Finish.Row::over);
     boolean tests =
         bench.open().kit().tasks().stream().anyMatch(task -> task.kind() == TaskKind.TEST);
     String title =
-        all.isEmpty()
+        all.isEmpty() && finish.isEmpty()
             ? (tests ? "wake.tried" : "wake.nothing")
             : awake ? "wake.done" : "wake.stuck";
     Card.Maker card = seat.card(say("wake.kicker.done"), say(title));
     all.forEach(p -> card.row(bench.awake(p.id()) ? Standing.DONE : Standing.TO_DO, p.id()));
+    finish.forEach(each -> card.row(each.over() ? Standing.DONE : Standing.TO_DO, each.title()));
     boolean toggles =
         Progress.toggled(bench.open()).stream()
             .anyMatch(each -> !Progress.ran(bench.open().build(), each));

@@ -9,6 +9,7 @@ import humble.core.kit.Part;
 import humble.core.kit.Peripheral;
 import humble.core.wake.LightNumbers;
 import humble.desktop.draw.Mat;
+import humble.desktop.finish.Finish;
 import humble.desktop.hand.Seat;
 import humble.desktop.session.Errand;
 import humble.desktop.session.Job;
@@ -84,7 +85,12 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
 
   /** Tells whether a peripheral is awake, or a gate is open. */
   boolean awake(String id) {
-    return open.build().awake().contains(id) || open.build().gateOpen(id);
+    return open.build().awake().contains(id) || open.build().gateOpen(id) || finish().isOver(id);
+  }
+
+  /** Gives what is trimmed, calibrated and proved once all is awake. */
+  Finish finish() {
+    return new Finish(seat, open);
   }
 
   /** Tells whether every program is in that the kit has: one that tried a part is not the last. */

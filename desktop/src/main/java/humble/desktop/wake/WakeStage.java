@@ -48,6 +48,7 @@ public final class WakeStage extends HandStage {
     return bench
         .current()
         .map(this::turn)
+        .or(() -> bench.finish().turn())
         .orElseGet(() -> new Turn("none left", () -> new NoneLeftHand(bench)));
   }
 

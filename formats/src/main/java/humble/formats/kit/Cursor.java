@@ -58,6 +58,11 @@ final class Cursor {
     return at(key).isPresent();
   }
 
+  /** Tells whether a text stands there. */
+  boolean isText(String key) {
+    return at(key).filter(JsonNode::isString).isPresent();
+  }
+
   /** Marks keys as known although nothing here reads them yet. */
   void known(String... keys) {
     asked.addAll(List.of(keys));

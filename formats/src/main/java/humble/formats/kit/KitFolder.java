@@ -206,7 +206,7 @@ public final class KitFolder {
     budget.look();
     List<Finding> all = new ArrayList<>(findings.all());
     Kit kit = BoardCompletion.of(written, source(budget), all, budget);
-    all.addAll(KitCheck.of(kit, json.trims()));
+    all.addAll(KitCheck.of(kit));
     all.addAll(Strips.findings(kit));
     all.addAll(FilesNamed.of(this, kit));
     if (all.stream().noneMatch(Finding::isError)) {

@@ -37,7 +37,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -49,7 +48,6 @@ final class KitJson {
   private static final double LARGEST_BOARD_MM = 2000;
 
   private final Cursor root;
-  private Set<String> trims = Set.of();
 
   private static final List<String> KIT_KINDS =
       List.of("badge", "computer", "console", "controller", "instrument", "module", "conversion");
@@ -62,8 +60,7 @@ final class KitJson {
     if (!"humble-kit/1".equals(root.needText("format"))) {
       root.error("format", "This is not \"humble-kit/1\".");
     }
-    root.known("author", "licence", "tools", "proofs");
-    trims = Set.copyOf(root.each("trims", KitJson::trim));
+    root.known("author", "licence", "tools");
     Kit kit =
         new Kit(
             root.needId("id"),
@@ -95,19 +92,10 @@ final class KitJson {
                 c -> new Host(c.needText("name"), c.needText("must_show"), c.text("where"))),
             HandworkJson.read(root),
             root.each("faults", KitFaultJson::read),
-            root.child("use").map(c -> new Use(c.texts("how"), c.texts("not"))).orElse(Use.UNSAID));
+            root.child("use").map(c -> new Use(c.texts("how"), c.texts("not"))).orElse(Use.UNSAID),
+            FinishingJson.read(root));
     root.noteUnread();
     return kit;
-  }
-
-  /** Gives the ids of the trims, which are not in a kit yet. */
-  Set<String> trims() {
-    return trims;
-  }
-
-  private static String trim(Cursor c) {
-    c.known("title", "knobs", "reading", "hint", "after");
-    return c.needId("id");
   }
 
   private static String kitKind(Cursor c) {

@@ -132,6 +132,26 @@ public final class EventWords {
           words.say(e.byItself() ? "event.started" : "event.not-started", e.image());
       case BuildEvent.Saw e -> words.say("event.saw", e.peripheral(), facts(words, e.facts()));
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
+      case BuildEvent.TrimAnew e -> words.say("event.trim-anew", e.trim());
+      case BuildEvent.TrimTried e ->
+          words.say("event.trim-tried", e.trim(), settings(e.at()), number(e.reads()));
+      case BuildEvent.TrimLeft e ->
+          words.say(
+              e.reached() ? "event.trim-reached" : "event.trim-left",
+              e.trim(),
+              settings(e.at()),
+              number(e.reads()));
+      case BuildEvent.Calibrated e ->
+          e.reads().isEmpty()
+              ? words.say("event.calibrated", e.calibration(), e.step())
+              : words.say("event.calibrated-read", e.calibration(), e.step(), settings(e.reads()));
+      case BuildEvent.Proved e ->
+          words.say(
+              words.knows("event.proved." + e.verdict())
+                  ? "event.proved." + e.verdict()
+                  : "event.proved",
+              e.proof(),
+              Engineering.reading(e.reads(), ""));
       case BuildEvent.ScrewTaken e ->
           e.cutMm() > 0
               ? words.say("event.screw-cut", e.screw(), mm(e.mm()), mm(e.cutMm()))
@@ -157,6 +177,14 @@ public final class EventWords {
   /** The gate that is read once more before the last screw is none of the kit's. */
   private static String gate(Words words, String id) {
     return id.equals(BuildEvent.Closed.ONCE_MORE) ? words.say("event.gate.once-more") : id;
+  }
+
+  private static String settings(List<Double> all) {
+    return String.join(", ", all.stream().map(EventWords::number).toList());
+  }
+
+  private static String number(double value) {
+    return String.format(Locale.ROOT, "%.4g", value);
   }
 
   private static String mm(double value) {

@@ -214,7 +214,9 @@ class ChangedKitTest {
                 "faults",
                 "firmware",
                 "enclosure",
-                "trims")
+                "trims",
+                "calibrations",
+                "proofs")
             .map(section -> new KitChange(section, "", ""))
             .toList();
     KitFolder folder = demo("weathercock").with(bare);

@@ -1,0 +1,353 @@
+package humble.desktop.finish;
+
+import humble.bench.trim.PracticeTrim;
+import humble.core.build.BuildEvent;
+import humble.core.kit.Trim;
+import humble.core.trim.Ear;
+import humble.core.trim.Goal;
+import humble.core.trim.TrimAdvice;
+import humble.core.trim.TrimState;
+import humble.core.trim.Trimmer;
+import humble.core.units.Engineering;
+import humble.core.units.Quantity;
+import humble.core.units.QuantityText;
+import humble.core.wake.Turning;
+import humble.desktop.draw.Mat;
+import humble.desktop.hand.Seat;
+import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.Standing;
+import humble.desktop.stage.Takes;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Screws that are turned until a reading is as it should be: the next setting, the reading there,
+ * and when it is over. Every try stands in the journal, so that it may be left and gone on with.
+ */
+final class TrimHand extends FinishHand {
+  private static final int ENDS_AT = 2;
+
+  private final Trim trim;
+  private @Nullable List<BuildEvent.TrimTried> seen;
+  private @Nullable TrimAdvice advised;
+  private boolean onForBetter;
+
+  TrimHand(Seat seat, OpenBuild open, Trim trim) {
+    super(seat, open, trim.id());
+    this.trim = trim;
+  }
+
+  private List<BuildEvent.TrimTried> tries() {
+    return open.build().finished().tries(trim.id());
+  }
+
+  private TrimState state() {
+    return trim.state(
+        tries().stream().map(each -> new TrimState.Try(each.at(), each.reads())).toList());
+  }
+
+  /** The advice is worked out once for what was tried: a few thousandths of a second. */
+  private TrimAdvice advice() {
+    List<BuildEvent.TrimTried> now = tries();
+    TrimAdvice known = advised;
+    if (known == null || !now.equals(seen)) {
+      known = Trimmer.advise(state());
+      advised = known;
+      seen = now;
+    }
+    return known;
+  }
+
+  /** Where the screws stand: at the last try, else where the trim that began anew left them. */
+  private List<Double> stands() {
+    List<BuildEvent.TrimTried> all = tries();
+    return all.isEmpty()
+        ? open.build().finished().from(trim.id()).orElse(advice().next())
+        : all.getLast().at();
+  }
+
+  private List<Double> next() {
+    Optional<List<Double>> from = open.build().finished().from(trim.id());
+    return tries().isEmpty() && from.isPresent() ? from.get() : advice().next();
+  }
+
+  private Optional<TrimState.Try> good() {
+    return onForBetter
+        ? Optional.empty()
+        : state().best().filter(best -> trim.isGood(best.reads()));
+  }
+
+  @Override
+  public Card card() {
+    Optional<TrimState.Try> good = good();
+    if (good.isPresent()) {
+      return inWindow(good.get());
+    }
+    return advice().stop() ? over(advice()) : asks(advice());
+  }
+
+  private Card asks(TrimAdvice advice) {
+    List<Double> next = next();
+    Card.Maker card = begun(moves(next));
+    card.how(say("trim.read", trim.reading().what()));
+    if (tries().isEmpty() && !trim.hint().isEmpty()) {
+      card.how(trim.hint());
+    }
+    for (int i = 0; i < trim.knobs().size(); i++) {
+      slack(card, trim.knobs().get(i), stands().get(i), next.get(i));
+    }
+    best().ifPresent(best -> card.row(Standing.NOW, best));
+    card.why(
+        tries().isEmpty() && !next.equals(advice.next())
+            ? say("trim.from-before")
+            : say("trim.why", seat.say(advice.why())));
+    if (advice.expectedGain() > 0 && trim.reading().shown() != Trim.Shown.EAR) {
+      card.why(say("trim.gain", shown(advice.expectedGain())));
+    }
+    if (tries().size() >= ENDS_AT) {
+      card.key('+', say("trim.enough"), () -> leave(false));
+      card.key('/', say("trim.anew"), this::anew);
+    }
+    return trim.reading().shown() == Trim.Shown.EAR ? heard(card, next) : read(card, next);
+  }
+
+  /** What to turn and how far, as the title says it: what stays is not named. */
+  private String moves(List<Double> next) {
+    List<String> all = new ArrayList<>();
+    for (int i = 0; i < trim.knobs().size(); i++) {
+      Trim.Screw screw = trim.knobs().get(i);
+      if (screw.turns() <= 0) {
+        all.add(say("trim.set", screw.knob().id(), number(next.get(i))));
+        continue;
+      }
+      Turning turning = Turning.of(screw, stands().get(i), next.get(i));
+      if (turning.move() != 0) {
+        all.add(
+            say(
+                turning.comesFromAbove() ? "trim.title-back" : "trim.title-on",
+                screw.knob().id(),
+                Math.abs(turning.move())));
+      }
+    }
+    return all.isEmpty() ? say("trim.title-stays", settings(next)) : String.join(", ", all);
+  }
+
+  /** The play of a thread is taken out from below. */
+  private void slack(Card.Maker card, Trim.Screw screw, double from, double to) {
+    if (screw.turns() > 0 && Turning.of(screw, from, to).comesFromAbove()) {
+      card.row(Standing.TO_DO, say("trim.slack", screw.knob().id()));
+    }
+  }
+
+  static String name(Trim.Screw screw) {
+    return screw.ref().isEmpty() || screw.ref().equals(screw.knob().id())
+        ? screw.knob().id()
+        : screw.knob().id() + " (" + screw.ref() + ")";
+  }
+
+  private Optional<String> best() {
+    return state()
+        .best()
+        .map(best ->
+            trim.reading().shown() == Trim.Shown.EAR
+                ? say("trim.best-ear", settings(best.at()))
+                : say("trim.best", shown(best.reads()), settings(best.at())));
+  }
+
+  private Card read(Card.Maker card, List<Double> next) {
+    boolean signed = trim.reading().goal() instanceof Goal.Reach;
+    card.field(typed().text(), trim.reading().unit(), signed ? Takes.SIGNED : Takes.DIGITS);
+    if (typed().isEmpty()) {
+      return open.practiceOn()
+          ? card.go(say("wake.read.practice"), () -> practise(next))
+          : card.notYet(say("wake.read.type"));
+    }
+    return switch (Quantity.parse(typed().text())) {
+      case QuantityText.Read number ->
+          card.go(
+              say("wake.read.go", typed().text() + " " + trim.reading().unit()),
+              () -> take(next, number.value()));
+      case QuantityText.Unreadable bad ->
+          card.verdict(false, bad.sentence()).notYet(say("wake.read.type"));
+    };
+  }
+
+  private void take(List<Double> at, double reads) {
+    boolean practice = typed().isPractice();
+    typed().clear();
+    tried(at, reads, practice);
+  }
+
+  private void tried(List<Double> at, double reads, boolean practice) {
+    open.act(new BuildEvent.TrimTried(trim.id(), at, reads, practice));
+  }
+
+  private PracticeTrim simulated() {
+    return new PracticeTrim(trim, open.practice().seed());
+  }
+
+  private void practise(List<Double> at) {
+    typed().show(plain(simulated().shows(at, tries().size())));
+  }
+
+  /** As much more or less as an ear tells, beside the best so far. */
+  private Card heard(Card.Maker card, List<Double> next) {
+    Optional<TrimState.Try> best = state().best();
+    if (best.isEmpty()) {
+      return card.go(say("trim.ear.first"), () -> tried(next, Ear.FIRST, open.practiceOn()));
+    }
+    Ear[] all = {Ear.FAR_MORE, Ear.MORE, Ear.SAME, Ear.LESS, Ear.FAR_LESS};
+    for (int i = 0; i < all.length; i++) {
+      Ear ear = all[i];
+      card.choice(
+          i + 1,
+          Standing.TO_DO,
+          say("mend.choice", i + 1, say("trim.ear." + ear.name().toLowerCase(Locale.ROOT))),
+          () -> tried(next, ear.reads(best.get().reads()), false));
+    }
+    return open.practiceOn()
+        ? card.go(
+            say("trim.ear.practice"),
+            () ->
+                tried(
+                    next,
+                    simulated()
+                        .hears(next, best.get().at(), tries().size())
+                        .reads(best.get().reads()),
+                    true))
+        : card.notYet(say("trim.ear.compare"));
+  }
+
+  private Card inWindow(TrimState.Try best) {
+    Card.Maker card =
+        begun(say("trim.set-so", trim.title()))
+            .verdict(true, say("trim.in-window", shown(best.reads())));
+    back(card, best);
+    offset(card, best.reads());
+    card.key('/', say("trim.better"), () -> onForBetter = true);
+    return card.go(leaves(best.at(), true), () -> leave(true));
+  }
+
+  /** Hertz are told as cents or millionths too, as clocks and tones want them. */
+  private void offset(Card.Maker card, double reads) {
+    if (trim.reading().goal() instanceof Goal.Reach reach
+        && trim.reading().unit().equals("Hz")
+        && reach.value() > 0
+        && reads > 0) {
+      double cents = 1200 * Math.log(reads / reach.value()) / Math.log(2);
+      double ppm = (reads / reach.value() - 1) * 1e6;
+      card.row(
+          Standing.NOW,
+          say(
+              "trim.cents",
+              String.format(Locale.ROOT, "%+.1f", cents),
+              String.format(Locale.ROOT, "%+.0f", ppm)));
+    }
+  }
+
+  private void back(Card.Maker card, TrimState.Try best) {
+    if (!best.at().equals(stands())) {
+      card.how(say("trim.back-to", moves(best.at())));
+      for (int i = 0; i < trim.knobs().size(); i++) {
+        slack(card, trim.knobs().get(i), stands().get(i), best.at().get(i));
+      }
+    }
+    card.row(Standing.DONE, say("trim.count", tries().size()));
+  }
+
+  private String leaves(List<Double> at, boolean done) {
+    return say(
+        at.equals(stands())
+            ? done ? "trim.leave-here" : "trim.leave-so"
+            : done ? "trim.leave" : "trim.leave-back");
+  }
+
+  private Card over(TrimAdvice advice) {
+    TrimState.Try left =
+        tries().stream()
+            .filter(each -> each.at().equals(advice.next()))
+            .findFirst()
+            .map(each -> new TrimState.Try(each.at(), each.reads()))
+            .or(() -> advice.best())
+            .orElseThrow(() -> new IllegalStateException("nothing was tried"));
+    boolean done = advice.why().key().equals("trim.done") && isWanted(left.reads());
+    Card.Maker card = begun(say(done ? "trim.set-so" : "trim.no-better", trim.title()));
+    card.verdict(
+        done,
+        trim.reading().shown() == Trim.Shown.EAR
+            ? say("trim.verdict-ear", seat.say(advice.why()))
+            : say("trim.verdict", shown(left.reads()), seat.say(advice.why())));
+    back(card, left);
+    if (trim.reading().good().isPresent() && !done) {
+      card.why(say("trim.out-of-window"));
+    }
+    card.key('+', say("trim.on"), () -> tried(left.at(), left.reads(), false));
+    if (advice.why().key().equals("trim.coarse")) {
+      card.key('/', say("trim.leave-so"), () -> leave(false));
+      return card.go(say("trim.anew"), this::anew);
+    }
+    card.key('/', say("trim.anew"), this::anew);
+    return card.go(leaves(left.at(), done), () -> leave(done));
+  }
+
+  /** Where there is a window, only what lies in it is as it should be. */
+  private boolean isWanted(double reads) {
+    return trim.reading().good().isEmpty() || trim.isGood(reads);
+  }
+
+  private void anew() {
+    typed().clear();
+    onForBetter = false;
+    open.act(new BuildEvent.TrimAnew(trim.id()));
+  }
+
+  private void leave(boolean reached) {
+    TrimAdvice advice = advice();
+    List<Double> at =
+        advice.stop() && good().isEmpty()
+            ? advice.next()
+            : state().best().map(TrimState.Try::at).orElse(advice.next());
+    BuildEvent.TrimTried last =
+        tries().stream().filter(each -> each.at().equals(at)).findFirst().orElse(tries().getLast());
+    boolean practice = tries().stream().anyMatch(BuildEvent.TrimTried::practice);
+    typed().clear();
+    open.act(new BuildEvent.TrimLeft(trim.id(), last.at(), last.reads(), reached, practice));
+  }
+
+  private String settings(List<Double> at) {
+    List<String> all = new ArrayList<>();
+    for (int i = 0; i < at.size(); i++) {
+      all.add(trim.knobs().get(i).knob().id() + " " + number(at.get(i)));
+    }
+    return String.join(", ", all);
+  }
+
+  static String number(double value) {
+    String text = String.format(Locale.ROOT, "%.3f", value);
+    return text.contains(".") ? text.replaceFirst("0+$", "").replaceFirst("\\.$", "") : text;
+  }
+
+  private String plain(double value) {
+    return trim.reading().step() >= 1
+        ? String.format(Locale.ROOT, "%.0f", value)
+        : String.format(Locale.ROOT, "%.4g", value);
+  }
+
+  private String shown(double value) {
+    String unit = trim.reading().unit();
+    return List.of("V", "A", "Hz", "F", "H", "Ω").contains(unit)
+        ? Engineering.reading(value, unit)
+        : plain(value) + (unit.isEmpty() ? "" : " " + unit);
+  }
+
+  @Override
+  public Mat mat() {
+    Optional<TrimState.Try> good = good();
+    List<Double> to = good.map(TrimState.Try::at).orElseGet(this::next);
+    return new TrimMat(trim, state(), stands(), to, seat.words());
+  }
+}
