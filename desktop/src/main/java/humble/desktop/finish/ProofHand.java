@@ -13,6 +13,7 @@ import humble.desktop.hand.Seat;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.Takes;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -22,9 +23,12 @@ import org.jspecify.annotations.Nullable;
  * and what that is worth.
  */
 final class ProofHand extends FinishHand {
+  private static final List<String> PREFIXES = List.of("p", "n", "u", "m", "", "k", "M");
+
   private final Proof proof;
   private @Nullable Proving read;
   private boolean practised;
+  private String shown = "";
 
   ProofHand(Seat seat, OpenBuild open, Proof proof) {
     super(seat, open, proof.id());
@@ -70,10 +74,19 @@ final class ProofHand extends FinishHand {
 
   private void practise() {
     double reads = new PracticeInstrument(open.practice().seed()).reads(proof);
-    typed().show(Engineering.nominal(reads, ""));
+    typed().show(written(reads));
+  }
+
+  /** As a display of four digits writes it. */
+  private static String written(double reads) {
+    int thousands = (int) Math.floor(Math.log10(Math.abs(reads)) / 3);
+    int prefix = Math.clamp(thousands, -4, 2);
+    return String.format(
+        Locale.ROOT, "%.4g%s", reads / Math.pow(1000, prefix), PREFIXES.get(prefix + 4));
   }
 
   private void take(QuantityText.Read value) {
+    shown = typed().text();
     practised = typed().isPractice();
     read = Proving.of(proof, value.value(), value.resolution());
     typed().clear();
@@ -87,7 +100,7 @@ final class ProofHand extends FinishHand {
   }
 
   private Card judged(Proving now) {
-    String reads = Engineering.reading(now.reads(), proof.unit());
+    String reads = shown + proof.unit();
     Card.Maker card =
         begun(say("proof.reads", reads, nominal()))
             .verdict(

@@ -97,15 +97,14 @@ final class TrimHand extends FinishHand {
     if (tries().isEmpty() && !trim.hint().isEmpty()) {
       card.how(trim.hint());
     }
-    for (int i = 0; i < trim.knobs().size(); i++) {
-      slack(card, trim.knobs().get(i), stands().get(i), next.get(i));
-    }
+    slack(card, next);
     best().ifPresent(best -> card.row(Standing.NOW, best));
     card.why(
         tries().isEmpty() && !next.equals(advice.next())
             ? say("trim.from-before")
             : say("trim.why", seat.say(advice.why())));
-    if (advice.expectedGain() > 0 && trim.reading().shown() != Trim.Shown.EAR) {
+    if (advice.expectedGain() > trim.reading().step() / 2
+        && trim.reading().shown() != Trim.Shown.EAR) {
       card.why(say("trim.gain", shown(advice.expectedGain())));
     }
     if (tries().size() >= ENDS_AT) {
@@ -137,9 +136,16 @@ final class TrimHand extends FinishHand {
   }
 
   /** The play of a thread is taken out from below. */
-  private void slack(Card.Maker card, Trim.Screw screw, double from, double to) {
-    if (screw.turns() > 0 && Turning.of(screw, from, to).comesFromAbove()) {
-      card.row(Standing.TO_DO, say("trim.slack", screw.knob().id()));
+  private void slack(Card.Maker card, List<Double> to) {
+    List<String> back = new ArrayList<>();
+    for (int i = 0; i < trim.knobs().size(); i++) {
+      Trim.Screw screw = trim.knobs().get(i);
+      if (screw.turns() > 0 && Turning.of(screw, stands().get(i), to.get(i)).comesFromAbove()) {
+        back.add(screw.knob().id());
+      }
+    }
+    if (!back.isEmpty()) {
+      card.row(Standing.TO_DO, say("trim.slack", String.join(", ", back)));
     }
   }
 
@@ -252,9 +258,7 @@ final class TrimHand extends FinishHand {
   private void back(Card.Maker card, TrimState.Try best) {
     if (!best.at().equals(stands())) {
       card.how(say("trim.back-to", moves(best.at())));
-      for (int i = 0; i < trim.knobs().size(); i++) {
-        slack(card, trim.knobs().get(i), stands().get(i), best.at().get(i));
-      }
+      slack(card, best.at());
     }
     card.row(Standing.DONE, say("trim.count", tries().size()));
   }

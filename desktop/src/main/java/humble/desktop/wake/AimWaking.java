@@ -1,5 +1,6 @@
 package humble.desktop.wake;
 
+import humble.bench.trim.PracticeBeam;
 import humble.core.kit.Peripheral;
 import humble.core.units.Quantity;
 import humble.core.units.QuantityText;
@@ -20,6 +21,7 @@ final class AimWaking extends WakeHand {
   private final Peripheral.LightGate gate;
   private final List<Double> read = new ArrayList<>();
   private double enough;
+  private boolean practised;
 
   private AimWaking(WakeBench bench, Peripheral.LightGate gate) {
     super(bench, gate);
@@ -57,7 +59,9 @@ final class AimWaking extends WakeHand {
     beside(card);
     card.field(typed().text(), "", Takes.DIGITS);
     if (typed().isEmpty()) {
-      return card.notYet(say("wake.read.type"));
+      return open.practiceOn()
+          ? card.go(say("wake.read.practice"), this::practise)
+          : card.notYet(say("wake.read.type"));
     }
     return switch (Quantity.parse(typed().text())) {
       case QuantityText.Read number ->
@@ -67,6 +71,12 @@ final class AimWaking extends WakeHand {
     };
   }
 
+  private void practise() {
+    PracticeBeam beam = new PracticeBeam(open.practice().seed() ^ gate.id().hashCode());
+    double reads = enough <= 0 ? beam.dark() : beam.reads(read, enough);
+    typed().show(String.format(Locale.ROOT, "%.0f", reads));
+  }
+
   /** Twice what the dark reads, and a tenth of it more, tells the lamp from the dark for good. */
   private void take(double value) {
     if (enough <= 0) {
@@ -74,6 +84,7 @@ final class AimWaking extends WakeHand {
     } else {
       read.add(value);
     }
+    practised |= typed().isPractice();
     typed().clear();
   }
 
@@ -84,8 +95,10 @@ final class AimWaking extends WakeHand {
 
   private void write(Aim aim, boolean good) {
     String best = aim.best().isPresent() ? read.get(aim.best().getAsInt()).toString() : "";
+    boolean practice = practised;
     anew();
-    answered(Map.of("best", best), good, false);
+    practised = false;
+    answered(Map.of("best", best), good, practice);
     if (!good) {
       mend();
     }

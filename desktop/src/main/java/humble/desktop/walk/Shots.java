@@ -78,11 +78,10 @@ public final class Shots {
   }
 
   private void all(Path home) throws IOException {
-    list(home.resolve("list"));
+    instrument(home.resolve("instrument"));
     own(home.resolve("own"));
     stack(home.resolve("stack"));
     computer(home.resolve("computer"));
-    overPhoto(home.resolve("over"));
     try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
       screen.settle();
       shot(screen, "shelf");
@@ -173,32 +172,18 @@ public final class Shots {
         () -> screen.window().build().flatMap(open -> open.build().hidden()).isPresent());
   }
 
-  /** A list pasted from a sheet, and the first thing that had to be guessed. */
-  private void list(Path home) {
-    String sheet =
-        """
-        3 x 10k brown-black-orange R1 R4 R9
-        6 x 220 ohm R2, R3, R5-R8
-        2 x 100n C1, C2
-        1 x 47uF 16V electrolytic C3
-        4 x red 5 mm LED LED1 - LED4
-        1 x 28-pin socket SK1
-        1 x HL-M28 controller U1
-        1 x 16 MHz crystal Y1
-        2 x button S1 S2
-        1 x 6-way pin header J1
-        4 x spacer M3
-        """;
-    try (Offscreen screen = new Offscreen(home, List.of(kit), evening(), false)) {
-      screen.settle();
-      Offscreen.onScreen(() -> {
-        screen.walk().press(KeyCode.ADD);
-        screen.walk().press(KeyCode.ENTER);
-        screen.window().paste(sheet);
-        screen.walk().press(KeyCode.ENTER);
-        return true;
-      });
-      shot(screen, "list");
+  /** A light meter: its null half way, and held to a known part. */
+  private void instrument(Path home) {
+    Path kits = kit.resolveSibling("larkfield");
+    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
+      screen.walkTo(StageId.WAKE);
+      titled(screen, "Begin at T1");
+      for (int i = 0; i < 20; i++) {
+        screen.stepOrWait();
+      }
+      shot(screen, "trim");
+      titled(screen, "It reads");
+      shot(screen, "proof");
     }
   }
 
@@ -218,18 +203,6 @@ public final class Shots {
       screen.settle();
       new OwnWalk(screen, OwnWalk.Source.PHOTOS).walkToPhoto(source);
       shot(screen, "own-photo");
-    }
-  }
-
-  /** Fit over the maker's own picture. */
-  private void overPhoto(Path home) {
-    Path kits = kit.resolveSibling("sandglass");
-    try (Offscreen screen = new Offscreen(home, List.of(kits), evening(), false)) {
-      screen.walkTo(StageId.FIT);
-      // The photo is unpacked in the background.
-      screen.settleABit();
-      titled(screen, "Fit LED");
-      shot(screen, "fit-photo");
     }
   }
 

@@ -1,0 +1,96 @@
+package humble.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import humble.core.build.BuildEvent;
+import humble.core.power.Unproved;
+import humble.core.words.Phrase;
+import humble.desktop.stage.Card;
+import humble.desktop.stage.StageId;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** An instrument is trimmed, calibrated and proved by its keys. */
+class FinishTest {
+  private static BareBench meter(Path home) {
+    BareBench bench = BareBench.open(home);
+    bench.session().layKit(BenchInTest.root().resolve("kits/larkfield"));
+    bench.keys().goByKey(StageId.UNPACK);
+    return bench;
+  }
+
+  private static List<String> open(BareBench bench) {
+    return Unproved.of(bench.keys().build().orElseThrow().kit(), bench.build()).stream()
+        .map(Phrase::key)
+        .toList();
+  }
+
+  /** Left in the middle of a null and laid again, it goes on with the same setting. */
+  @Test
+  void fromTheBagToProvedAndGoneOnWithInBetween(@TempDir Path home) throws InterruptedException {
+    String asked;
+    try (BareBench bench = meter(home)) {
+      Card lamp = bench.walkTo("Begin at T3");
+      assertThat(lamp.go()).isEqualTo("Read it off, simulated");
+      assertThat(open(bench)).contains("unproved.trim", "unproved.calibration", "unproved.proof");
+      bench.walkTo("as it should be");
+      assertThat(bench.build().finished().tries("lamp")).isNotEmpty();
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.build().finished().left("lamp").orElseThrow().reached()).isTrue();
+      assertThat(bench.build().finished().left("lamp").orElseThrow().reads()).isBetween(11.5, 12.5);
+      for (int i = 0; i < 5; i++) {
+        bench.press(KeyCode.ENTER, KeyCode.ENTER);
+      }
+      assertThat(bench.build().finished().tries("null")).hasSize(5);
+      asked = bench.card().title();
+    }
+    try (BareBench bench = BareBench.again(home)) {
+      bench.keys().goByKey(StageId.WAKE);
+      assertThat(bench.card().title()).isEqualTo(asked);
+      // What was tried is taken back like everything else.
+      bench.press(KeyCode.SUBTRACT);
+      assertThat(bench.build().finished().tries("null")).hasSize(4);
+      bench.walkTo("Null the bridge: as it should be");
+      assertThat(bench.card().verdict().orElseThrow().good()).isTrue();
+      bench.press(KeyCode.ENTER);
+      BuildEvent.TrimLeft left = bench.build().finished().left("null").orElseThrow();
+      assertThat(left.reads()).isLessThanOrEqualTo(2);
+      assertThat(left.practice()).isTrue();
+      bench.walkTo("Hold it to");
+      assertThat(open(bench)).doesNotContain("unproved.trim", "unproved.calibration");
+      bench.walkTo("The board is awake");
+      assertThat(bench.build().finished().proved("k10")).isPresent();
+      assertThat(open(bench)).doesNotContain("unproved.proof").contains("unproved.practice");
+    }
+  }
+
+  @Test
+  void whatIsLeftEarlyIsNotCalledReached(@TempDir Path home) throws InterruptedException {
+    try (BareBench bench = meter(home)) {
+      bench.walkTo("Begin at T3");
+      bench.type("3");
+      bench.press(KeyCode.ENTER);
+      bench.type("7");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.build().finished().tries("lamp"))
+          .extracting(BuildEvent.TrimTried::practice)
+          .containsOnly(false);
+      // The signal is another now: what was read before says nothing of it.
+      bench.press(KeyCode.DIVIDE);
+      assertThat(bench.build().finished().tries("lamp")).isEmpty();
+      assertThat(bench.build().finished().from("lamp").orElseThrow()).hasSize(1);
+      bench.type("3");
+      bench.press(KeyCode.ENTER);
+      bench.type("7");
+      bench.press(KeyCode.ENTER);
+      bench.press(KeyCode.ADD);
+      BuildEvent.TrimLeft left = bench.build().finished().left("lamp").orElseThrow();
+      assertThat(left.reached()).isFalse();
+      assertThat(left.reads()).isEqualTo(7);
+      assertThat(open(bench)).contains("unproved.trim-left");
+    }
+  }
+}
