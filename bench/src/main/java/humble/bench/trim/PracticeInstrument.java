@@ -44,6 +44,6 @@ public final class PracticeInstrument {
     double there = spread * 4 * (0.5 + random.nextDouble());
     double wavers = new Random(random.nextLong() + count).nextGaussian() * spread;
     double digit = Math.pow(10, Math.floor(Math.log10(spread)) - 1);
-    return Math.round((there + wavers) / digit) * digit;
+    return Math.round((asked.nominal() + there + wavers) / digit) * digit;
   }
 }

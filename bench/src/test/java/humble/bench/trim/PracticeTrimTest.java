@@ -114,7 +114,7 @@ class PracticeTrimTest {
         new Calibration(
             "c",
             "c",
-            List.of(new Calibration.Step(Calibration.Doing.SHORT, "", "", 0, "Ω", 0.2, 3)),
+            List.of(new Calibration.Step(Calibration.Doing.SHORT, "", "", 0, "Ω", 0.2, 3, 0)),
             List.of());
     PracticeInstrument one = new PracticeInstrument(1);
     assertThat(one.reads(calibration, 1, 0)).isEqualTo(one.reads(calibration, 1, 0));

@@ -46,6 +46,7 @@ public record Calibration(String id, String title, List<Step> steps, List<String
    * @param unit unit of what is read; empty where nothing is
    * @param within how far the mean may be off, in that unit, 0 where the kit does not say
    * @param readings how many readings at the least, 0 where nothing is read
+   * @param nominal what should be read, in that unit; 0 where nothing, or where nobody says
    */
   public record Step(
       Doing doing,
@@ -54,5 +55,6 @@ public record Calibration(String id, String title, List<Step> steps, List<String
       double waitS,
       String unit,
       double within,
-      int readings) {}
+      int readings,
+      double nominal) {}
 }

@@ -9,7 +9,7 @@ import java.util.List;
  * @param title what people call it
  * @param kind what is known: resistor, capacitor, inductor, diode, voltage, current or frequency
  * @param nominal what it should read, in the base unit
- * @param tolerancePct how far the known part itself may be off
+ * @param tolerancePct within how much of that it should read, in per cent
  * @param meter how far the instrument may be off: per cent of reading, counts, worth of a count,
  *     such as {@code 1%+2@10p}; empty where the kit does not say
  * @param loose the loose part that it needs, or empty

@@ -39,7 +39,7 @@ class TrimTest {
         new Calibration(
             "arms",
             "arms",
-            List.of(new Calibration.Step(Calibration.Doing.SHORT, "", "gone", 0, "", 0, 0)),
+            List.of(new Calibration.Step(Calibration.Doing.SHORT, "", "gone", 0, "", 0, 0, 0)),
             List.of("nobody"));
     Kit kit =
         KitMaker.kit()

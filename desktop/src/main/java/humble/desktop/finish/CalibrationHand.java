@@ -56,6 +56,9 @@ final class CalibrationHand extends FinishHand {
                 + say("calibrate.of", number, calibration.steps().size()));
     card.how(step.say().isEmpty() ? say("calibrate." + step.doing().text() + ".how") : step.say());
     needs(card, step.loose());
+    if (step.nominal() > 0) {
+      card.how(say("calibrate.nominal", shown(step.nominal()) + " " + step.unit()));
+    }
     for (int i = 1; i <= calibration.steps().size(); i++) {
       card.row(
           i < number ? Standing.DONE : i == number ? Standing.NOW : Standing.TO_DO,
@@ -142,7 +145,7 @@ final class CalibrationHand extends FinishHand {
   }
 
   private static String shown(double value) {
-    return String.format(Locale.ROOT, "%.3g", value);
+    return String.format(Locale.ROOT, Math.abs(value) >= 1000 ? "%.1f" : "%.3g", value);
   }
 
   private void take(QuantityText.Read value) {

@@ -62,7 +62,12 @@ record CalibrationMat(String title, Calibration.Step step, List<Double> read, Wo
     }
     pen.line(x, y + h / 2, x + w, y + h / 2, Token.COPPER, 2);
     pen.mono(
-        String.format(Locale.ROOT, "%.3g", mean), x - 8, y + h / 2, 15, Token.INK, Pen.Hang.RIGHT);
+        String.format(Locale.ROOT, Math.abs(mean) >= 1000 ? "%.1f" : "%.3g", mean),
+        x - 8,
+        y + h / 2,
+        15,
+        Token.INK,
+        Pen.Hang.RIGHT);
     for (int i = 0; i < read.size(); i++) {
       double px = x + w * (i + 1) / (read.size() + 1);
       pen.disc(px, y + h / 2 * (1 - (read.get(i) - mean) / most), 6, Token.INK, null, 0);

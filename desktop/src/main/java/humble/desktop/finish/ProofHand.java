@@ -100,7 +100,7 @@ final class ProofHand extends FinishHand {
   }
 
   private Card judged(Proving now) {
-    String reads = shown + proof.unit();
+    String reads = shown.replaceFirst("([0-9.]) *([A-Za-zµ]?)$", "$1 $2") + proof.unit();
     Card.Maker card =
         begun(say("proof.reads", reads, nominal()))
             .verdict(

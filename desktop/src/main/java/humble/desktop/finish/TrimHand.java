@@ -108,7 +108,8 @@ final class TrimHand extends FinishHand {
       card.why(say("trim.gain", shown(advice.expectedGain())));
     }
     if (tries().size() >= ENDS_AT) {
-      card.key('+', say("trim.enough"), () -> leave(false));
+      boolean gone = showsNothing();
+      card.key('+', say(gone ? "trim.gone" : "trim.enough"), () -> leave(gone));
       card.key('/', say("trim.anew"), this::anew);
     }
     return trim.reading().shown() == Trim.Shown.EAR ? heard(card, next) : read(card, next);
@@ -198,6 +199,13 @@ final class TrimHand extends FinishHand {
 
   private void practise(List<Double> at) {
     typed().show(plain(simulated().shows(at, tries().size())));
+  }
+
+  /** A meter that shows 0 at a null can show nothing better. */
+  private boolean showsNothing() {
+    return trim.reading().goal() instanceof Goal.Least
+        && trim.reading().shown() != Trim.Shown.EAR
+        && state().best().filter(best -> best.reads() < trim.reading().step() / 2).isPresent();
   }
 
   /** As much more or less as an ear tells, beside the best so far. */

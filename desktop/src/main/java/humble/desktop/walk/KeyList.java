@@ -58,6 +58,7 @@ public final class KeyList {
     all.put("panel", "load");
     all.put("beside", "load");
     all.put("along", "shelf");
+    all.put("finish", "wake");
     return all;
   }
 

@@ -139,7 +139,8 @@ final class FinishingJson {
         c.numberFrom("wait_s", 0, 0),
         unit,
         c.numberFrom("within", 0, 0),
-        readings);
+        readings,
+        c.numberFrom("nominal", 0, 0));
   }
 
   private static Proof proof(Cursor c) {
