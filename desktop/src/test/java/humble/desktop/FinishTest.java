@@ -7,6 +7,7 @@ import humble.core.power.Unproved;
 import humble.core.words.Phrase;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
+import humble.desktop.stage.Standing;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.input.KeyCode;
@@ -91,6 +92,48 @@ class FinishTest {
       assertThat(left.reached()).isFalse();
       assertThat(left.reads()).isEqualTo(7);
       assertThat(open(bench)).contains("unproved.trim-left");
+    }
+  }
+
+  /** What reads outside is over, but it is neither proved nor shown as done. */
+  @Test
+  void whatReadsOutsideIsNotShownAsDone(@TempDir Path home) throws InterruptedException {
+    try (BareBench bench = meter(home)) {
+      bench.walkTo("Hold it to");
+      bench.type("8500");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().verdict().orElseThrow().good()).isFalse();
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.build().finished().proved("k10").orElseThrow().verdict())
+          .isEqualTo("outside");
+      assertThat(open(bench)).contains("unproved.proof-outside");
+      // Left for later, the next one comes; then it comes again.
+      String second = bench.card().title();
+      bench.press(KeyCode.DECIMAL);
+      assertThat(bench.card().title()).startsWith("Hold it to").isNotEqualTo(second);
+      bench.press(KeyCode.ENTER, KeyCode.ENTER, KeyCode.ENTER);
+      assertThat(bench.card().title()).isEqualTo(second);
+      assertThat(bench.card().key('.')).as("nothing else is left").isEmpty();
+      bench.walkTo("The board is awake");
+      assertThat(bench.card().rows())
+          .filteredOn(row -> row.text().equals("the reference resistor"))
+          .extracting(Card.Row::standing)
+          .containsExactly(Standing.DEVIATED);
+    }
+  }
+
+  /** One more at the best is read, not made up. */
+  @Test
+  void oneMoreAtTheBestIsReadAnew(@TempDir Path home) throws InterruptedException {
+    try (BareBench bench = meter(home)) {
+      bench.walkTo("Null the bridge: as it should be");
+      int tries = bench.build().finished().tries("null").size();
+      bench.press(KeyCode.ADD);
+      assertThat(bench.build().finished().tries("null")).hasSize(tries);
+      bench.type("1");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.build().finished().tries("null")).hasSize(tries + 1);
+      assertThat(bench.build().finished().tries("null").getLast().practice()).isFalse();
     }
   }
 }

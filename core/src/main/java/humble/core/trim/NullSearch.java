@@ -38,6 +38,9 @@ final class NullSearch {
 
   private static final int ZEROS = 3;
 
+  /** So often the same setting is read, where nothing new is left to be tried. */
+  private static final int MOST_ALIKE = 3;
+
   /** How many of the best tries the way down begins at. */
   private static final int STARTS = 4;
 
@@ -127,9 +130,17 @@ final class NullSearch {
       return new Found(beside.get(), gain, Found.Kind.BESIDE);
     }
     // Nothing new is left to be tried; the same again tells something only of what wavers.
-    return tried.state.noise() > 0
+    return tried.state.noise() > 0 && times(lowest) < MOST_ALIKE
         ? new Found(lowest, gain, Found.Kind.BESIDE)
         : new Found(leave, gain, Found.Kind.OVER);
+  }
+
+  private int times(double[] point) {
+    int times = 0;
+    for (double[] each : tried.points) {
+      times += tried.find(each) == tried.find(point) ? 1 : 0;
+    }
+    return times;
   }
 
   private int zeros() {

@@ -141,13 +141,19 @@ final class Tried {
     return idle;
   }
 
-  /** Tells whether the meter shows the same at most of the tries next to the best. */
+  /** Tells whether the meter shows the same at most of the settings next to the best. */
   boolean isFlat() {
     int best = best();
+    List<double[]> seen = new ArrayList<>(List.of(points[best]));
     int same = 0;
-    for (int k : nearest(points[best]).subList(0, Math.min(points.length, n + 2))) {
-      same += off[k] == off[best] ? 1 : 0;
+    for (int k : nearest(points[best])) {
+      // What was read twice at one setting tells nothing of what lies around it.
+      boolean again = seen.stream().anyMatch(each -> distance(each, points[k]) < SAME);
+      if (!again && seen.size() <= n + 1) {
+        seen.add(points[k]);
+        same += off[k] == off[best] ? 1 : 0;
+      }
     }
-    return same > n;
+    return same >= n;
   }
 }

@@ -95,6 +95,13 @@ class TrimTest {
             new Trim.Reading("the hum", "", Goal.MIN, 0, 0, null, Trim.Shown.EAR),
             "",
             List.of());
+    TrimState told =
+        trim.state(
+            List.of(
+                new TrimState.Try(List.of(0.5, 0.5), 1),
+                new TrimState.Try(List.of(0.75, 0.5), 0.4)));
+    assertThat(told.meterStep()).isEqualTo(Ear.STEP * 0.4);
+    assertThat(told.noise()).isEqualTo(Ear.NOISE * 0.4);
     List<Double> ends = new ArrayList<>();
     for (int seed = 0; seed < 40; seed++) {
       Random random = new Random(seed);

@@ -94,4 +94,28 @@ class ImbalanceTest {
       assertThat(Math.hypot(axis[0], axis[1])).isCloseTo(1, within(1e-9));
     }
   }
+
+  /** A part that bends is followed with few readings: the other root of its curve is no null. */
+  @Test
+  void aPartThatBendsIsFollowed() {
+    double[][] points = {{0}, {0.25}, {0.5}, {0.75}, {1}};
+    double[] reads = new double[points.length];
+    double[] squares = new double[points.length];
+    for (int k = 0; k < points.length; k++) {
+      double d = points[k][0] - 0.3;
+      reads[k] = Math.abs(d + 0.8 * d * d);
+      squares[k] = reads[k] * reads[k];
+    }
+    Bowl bowl =
+        Bowl.through(
+            new double[][] {{-0.5}, {-0.25}, {0}, {0.25}, {0.5}}, squares, Tried.filled(5, 1));
+    Imbalance model =
+        Imbalance.through(
+            new Imbalance.Readings(points, reads, Tried.filled(5, 0.002), 0.002),
+            new double[] {0.5},
+            bowl);
+    assertThat(model.at(new double[] {0.3})).isLessThan(0.01);
+    assertThat(model.at(new double[] {0.875})).isCloseTo(0.8395, within(0.01));
+    assertThat(model.at(new double[] {0.1})).isCloseTo(0.168, within(0.01));
+  }
 }

@@ -216,4 +216,37 @@ class TrimmerTest {
             () -> Trimmer.advise(new TrimState(List.of(), "V", Goal.MIN, 0, 0, List.of())))
         .isInstanceOf(IllegalArgumentException.class);
   }
+
+  @Test
+  void aNoisyMeterDoesNotKeepAScrewAtItsEnd() {
+    Random random = new Random(5);
+    TrimState state = new TrimState(knobs(1, 0.001), "V", Goal.MIN, 0.01, 0.004, List.of());
+    End end = search(state, at -> shown(3 - 2 * at[0] + 0.004 * random.nextGaussian(), 0.01), 60);
+    assertThat(end.last().why().key()).isEqualTo("trim.end");
+    assertThat(end.tries()).isLessThan(9);
+  }
+
+  /** What improves by less than the meter can show brings nothing. */
+  @Test
+  void whatCannotBeShownBringsNothing() {
+    List<TrimState.Try> tries = new ArrayList<>();
+    for (int k = 0; k < 7; k++) {
+      tries.add(new TrimState.Try(List.of(k / 10.0), 1 - 0.004 * k));
+    }
+    assertThat(new Tried(new TrimState(knobs(1, 0), "V", Goal.MIN, 0.05, 0, tries)).idle())
+        .isEqualTo(4);
+    assertThat(new Tried(new TrimState(knobs(1, 0), "V", Goal.MIN, 0.001, 0, tries)).idle())
+        .isZero();
+  }
+
+  @Test
+  void anEarTellsInOrder() {
+    double before = 0;
+    for (Ear ear : Ear.values()) {
+      assertThat(ear.reads(2)).isGreaterThan(before);
+      assertThat(Ear.of(ear.reads(1))).isEqualTo(ear);
+      before = ear.reads(2);
+    }
+    assertThat(Ear.SAME.reads(2)).isEqualTo(2);
+  }
 }

@@ -36,6 +36,7 @@ class ProvingTest {
     assertThat(Proving.of(proof, 101e-9, 1e-10).decades()).isEqualTo(1);
     assertThat(Proving.of(proof, 10.1e-9, 1e-11).decades()).isZero();
     assertThat(Proving.of(proof, 5e-9, 1e-11).decades()).isZero();
+    assertThat(Proving.of(proof, 1.5e-9, 1e-11).decades()).isZero();
     assertThat(Proving.of(proof, 0, 1e-11).decades()).isZero();
   }
 
@@ -48,6 +49,8 @@ class ProvingTest {
     assertThat(Proving.of(sharp, 10e3, 10).verdict()).isEqualTo(Verdict.EDGE);
     assertThat(Proving.of(sharp, 10e3, 10).opinion())
         .isInstanceOf(Proving.Opinion.BetterPart.class);
+    assertThat(Proving.of(sharp, 12e3, 10).opinion())
+        .isInstanceOf(Proving.Opinion.OtherMeter.class);
     // 3 % off: a meter within 1 % tells, and a pocket one reads 10 kΩ within 1.1 %.
     Proving off = Proving.of(good, 9700, 1);
     assertThat(off.opinion()).isInstanceOf(Proving.Opinion.OtherMeter.class);

@@ -56,6 +56,7 @@ final class CalibrationHand extends FinishHand {
                 + say("calibrate.of", number, calibration.steps().size()));
     card.how(step.say().isEmpty() ? say("calibrate." + step.doing().text() + ".how") : step.say());
     needs(card, step.loose());
+    later(card);
     if (step.nominal() > 0) {
       card.how(say("calibrate.nominal", shown(step.nominal()) + " " + step.unit()));
     }

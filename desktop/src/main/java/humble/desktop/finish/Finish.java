@@ -9,13 +9,20 @@ import humble.desktop.hand.Seat;
 import humble.desktop.hand.StopHand;
 import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
+import humble.desktop.stage.Standing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
 /** What of a kit is to be trimmed, calibrated and proved, and whose turn it is. */
 public record Finish(Seat seat, OpenBuild open) {
-  private record Next(String id, List<String> after, boolean over, String title, Turn turn) {}
+  private static final String INSIDE = "inside";
+
+  private record Next(String id, List<String> after, Standing standing, String title, Turn turn) {
+    boolean over() {
+      return standing != Standing.TO_DO;
+    }
+  }
 
   private List<Next> all() {
     List<Next> all = new ArrayList<>();
@@ -26,7 +33,11 @@ public record Finish(Seat seat, OpenBuild open) {
           new Next(
               trim.id(),
               trim.after(),
-              build.finished().isOver(trim.id()),
+              build
+                  .finished()
+                  .left(trim.id())
+                  .map(left -> left.reached() ? Standing.DONE : Standing.DEVIATED)
+                  .orElse(Standing.TO_DO),
               trim.title(),
               new Turn(trim, () -> new TrimHand(seat, open, trim))));
     }
@@ -35,7 +46,7 @@ public record Finish(Seat seat, OpenBuild open) {
           new Next(
               each.id(),
               each.after(),
-              build.finished().isCalibrated(each),
+              build.finished().isCalibrated(each) ? Standing.DONE : Standing.TO_DO,
               each.title(),
               new Turn(each, () -> new CalibrationHand(seat, open, each))));
     }
@@ -44,7 +55,11 @@ public record Finish(Seat seat, OpenBuild open) {
           new Next(
               proof.id(),
               proof.after(),
-              build.finished().isOver(proof.id()),
+              build
+                  .finished()
+                  .proved(proof.id())
+                  .map(read -> read.verdict().equals(INSIDE) ? Standing.DONE : Standing.DEVIATED)
+                  .orElse(Standing.TO_DO),
               proof.title(),
               new Turn(proof, () -> new ProofHand(seat, open, proof))));
     }
@@ -64,19 +79,53 @@ public record Finish(Seat seat, OpenBuild open) {
     return all().stream().anyMatch(each -> each.id().equals(id) && each.over());
   }
 
-  /** Gives the titles of all of it, with whether each is over. */
+  /** Gives the titles of all of it, with how each stands. */
   public List<Row> rows() {
-    return all().stream().map(each -> new Row(each.title(), each.over())).toList();
+    return all().stream().map(each -> new Row(each.title(), each.standing())).toList();
   }
 
   /** One of it, by its title. */
-  public record Row(String title, boolean over) {}
+  public record Row(String title, Standing standing) {
+    /** Tells whether it is over, whatever came of it. */
+    public boolean over() {
+      return standing != Standing.TO_DO;
+    }
+  }
+
+  private boolean isReady(Next next) {
+    return !next.over() && next.after().stream().allMatch(this::isPast);
+  }
+
+  private boolean isLater(String id) {
+    return open.build().facts(id).getOrDefault("later", "").equals("yes");
+  }
+
+  /** Tells whether something else may be done that was not left for later. */
+  boolean others(String id) {
+    boolean wakes =
+        open.kit().peripherals().stream()
+            .anyMatch(each ->
+                !open.build().awake().contains(each.id())
+                    && each.after().stream().allMatch(this::isPast));
+    return wakes
+        || all().stream()
+            .anyMatch(each -> !each.id().equals(id) && isReady(each) && !isLater(each.id()));
+  }
 
   /** Gives whose turn it is; empty when all is over, or waits for what never came. */
   public Optional<Turn> turn() {
+    return first(false).or(() -> first(true));
+  }
+
+  /** Gives whose turn it is of what was not left for later. */
+  public Optional<Turn> turnNow() {
+    return first(false);
+  }
+
+  private Optional<Turn> first(boolean later) {
     return all().stream()
-        .filter(each -> !each.over())
-        .filter(each -> each.after().stream().allMatch(this::isPast))
+        .filter(this::isReady)
+        .filter(each -> isLater(each.id()) == later)
         .findFirst()
         .map(each ->
             StopHand.before(

@@ -44,6 +44,7 @@ final class ProofHand extends FinishHand {
   private Card asks() {
     Card.Maker card = begun(say("proof.title", proof.title(), nominal()));
     needs(card, proof.loose());
+    later(card);
     if (proof.mayBeCharged()) {
       card.caution(false, say("proof.charge"));
     }

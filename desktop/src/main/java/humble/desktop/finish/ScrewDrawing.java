@@ -55,6 +55,24 @@ record ScrewDrawing(Trim.Screw screw, double from, double to, Words words) {
 
   private void rail(Pen pen, double x, double y, double radius) {
     pen.line(x - radius, y, x + radius, y, Token.INK, 3);
+    for (int i = 0; i <= 8; i++) {
+      double tick = x - radius + 2 * radius * i / 8;
+      pen.line(tick, y + 8, tick, y + (i % 4 == 0 ? 22 : 16), Token.INK_SOFT, 1.5);
+    }
+    pen.text(
+        TrimHand.number(screw.knob().low()),
+        x - radius,
+        y + 38,
+        14,
+        Token.INK_SOFT,
+        Pen.Hang.MIDDLE);
+    pen.text(
+        TrimHand.number(screw.knob().high()),
+        x + radius,
+        y + 38,
+        14,
+        Token.INK_SOFT,
+        Pen.Hang.MIDDLE);
     double before = x - radius + 2 * radius * share(from);
     double now = x - radius + 2 * radius * share(to);
     pen.dashed(before, y - 18, before, y + 18, Token.INK_SOFT, 2);

@@ -36,6 +36,9 @@ final class TrimHand extends FinishHand {
   private @Nullable TrimAdvice advised;
   private boolean onForBetter;
 
+  /** A setting that is read once more although nothing asks for it. */
+  private @Nullable List<Double> again;
+
   TrimHand(Seat seat, OpenBuild open, Trim trim) {
     super(seat, open, trim.id());
     this.trim = trim;
@@ -71,6 +74,10 @@ final class TrimHand extends FinishHand {
   }
 
   private List<Double> next() {
+    List<Double> once = again;
+    if (once != null) {
+      return once;
+    }
     Optional<List<Double>> from = open.build().finished().from(trim.id());
     return tries().isEmpty() && from.isPresent() ? from.get() : advice().next();
   }
@@ -83,6 +90,9 @@ final class TrimHand extends FinishHand {
 
   @Override
   public Card card() {
+    if (again != null) {
+      return asks(advice());
+    }
     Optional<TrimState.Try> good = good();
     if (good.isPresent()) {
       return inWindow(good.get());
@@ -97,6 +107,7 @@ final class TrimHand extends FinishHand {
     if (tries().isEmpty() && !trim.hint().isEmpty()) {
       card.how(trim.hint());
     }
+    begins(card, next);
     slack(card, next);
     best().ifPresent(best -> card.row(Standing.NOW, best));
     card.why(
@@ -107,6 +118,7 @@ final class TrimHand extends FinishHand {
         && trim.reading().shown() != Trim.Shown.EAR) {
       card.why(say("trim.gain", shown(advice.expectedGain())));
     }
+    later(card);
     if (tries().size() >= ENDS_AT) {
       boolean gone = showsNothing();
       card.key('+', say(gone ? "trim.gone" : "trim.enough"), () -> leave(gone));
@@ -134,6 +146,24 @@ final class TrimHand extends FinishHand {
       }
     }
     return all.isEmpty() ? say("trim.title-stays", settings(next)) : String.join(", ", all);
+  }
+
+  /** Nobody knows where a screw stands before it was at its end. */
+  private void begins(Card.Maker card, List<Double> next) {
+    if (!tries().isEmpty() || open.build().finished().from(trim.id()).isPresent()) {
+      return;
+    }
+    for (int i = 0; i < trim.knobs().size(); i++) {
+      Trim.Screw screw = trim.knobs().get(i);
+      if (screw.turns() > 0) {
+        Turning turning = Turning.of(screw, screw.knob().low(), next.get(i));
+        card.row(
+            Standing.TO_DO,
+            turning.turns() == 0
+                ? say("trim.begins", screw.knob().id(), turning.degrees())
+                : say("trim.begins-turns", screw.knob().id(), turning.turns(), turning.degrees()));
+      }
+    }
   }
 
   /** The play of a thread is taken out from below. */
@@ -190,6 +220,7 @@ final class TrimHand extends FinishHand {
   }
 
   private void tried(List<Double> at, double reads, boolean practice) {
+    again = null;
     open.act(new BuildEvent.TrimTried(trim.id(), at, reads, practice));
   }
 
@@ -297,7 +328,7 @@ final class TrimHand extends FinishHand {
     if (trim.reading().good().isPresent() && !done) {
       card.why(say("trim.out-of-window"));
     }
-    card.key('+', say("trim.on"), () -> tried(left.at(), left.reads(), false));
+    card.key('+', say("trim.on"), () -> again = left.at());
     if (advice.why().key().equals("trim.coarse")) {
       card.key('/', say("trim.leave-so"), () -> leave(false));
       return card.go(say("trim.anew"), this::anew);
@@ -313,6 +344,7 @@ final class TrimHand extends FinishHand {
 
   private void anew() {
     typed().clear();
+    again = null;
     onForBetter = false;
     open.act(new BuildEvent.TrimAnew(trim.id()));
   }
@@ -326,6 +358,7 @@ final class TrimHand extends FinishHand {
     BuildEvent.TrimTried last =
         tries().stream().filter(each -> each.at().equals(at)).findFirst().orElse(tries().getLast());
     boolean practice = tries().stream().anyMatch(BuildEvent.TrimTried::practice);
+    again = null;
     typed().clear();
     open.act(new BuildEvent.TrimLeft(trim.id(), last.at(), last.reads(), reached, practice));
   }

@@ -36,7 +36,7 @@ final class NoneLeftHand extends Hand {
             : awake ? "wake.done" : "wake.stuck";
     Card.Maker card = seat.card(say("wake.kicker.done"), say(title));
     all.forEach(p -> card.row(bench.awake(p.id()) ? Standing.DONE : Standing.TO_DO, p.id()));
-    finish.forEach(each -> card.row(each.over() ? Standing.DONE : Standing.TO_DO, each.title()));
+    finish.forEach(each -> card.row(each.standing(), each.title()));
     boolean toggles =
         Progress.toggled(bench.open()).stream()
             .anyMatch(each -> !Progress.ran(bench.open().build(), each));

@@ -48,7 +48,7 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
   }
 
   /** What was left for now comes after what was not, the one left last comes last. */
-  private boolean isLater(Peripheral peripheral) {
+  boolean isLater(Peripheral peripheral) {
     return facts(peripheral).getOrDefault("later", "").equals("yes");
   }
 

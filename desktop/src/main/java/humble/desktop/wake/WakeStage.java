@@ -47,7 +47,10 @@ public final class WakeStage extends HandStage {
     }
     return bench
         .current()
+        .filter(each -> !bench.isLater(each))
         .map(this::turn)
+        .or(() -> bench.finish().turnNow())
+        .or(() -> bench.current().map(this::turn))
         .or(() -> bench.finish().turn())
         .orElseGet(() -> new Turn("none left", () -> new NoneLeftHand(bench)));
   }
