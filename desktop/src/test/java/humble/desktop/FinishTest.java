@@ -8,8 +8,12 @@ import humble.core.words.Phrase;
 import humble.desktop.stage.Card;
 import humble.desktop.stage.StageId;
 import humble.desktop.stage.Standing;
+import humble.formats.report.TextReports;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -54,7 +58,7 @@ class FinishTest {
       // What was tried is taken back like everything else.
       bench.press(KeyCode.SUBTRACT);
       assertThat(bench.build().finished().tries("null")).hasSize(4);
-      bench.walkTo("Null the bridge: as it should be");
+      bench.walkTo("Dark and full scale: as it should be");
       assertThat(bench.card().verdict().orElseThrow().good()).isTrue();
       bench.press(KeyCode.ENTER);
       BuildEvent.TrimLeft left = bench.build().finished().left("null").orElseThrow();
@@ -126,7 +130,7 @@ class FinishTest {
   @Test
   void oneMoreAtTheBestIsReadAnew(@TempDir Path home) throws InterruptedException {
     try (BareBench bench = meter(home)) {
-      bench.walkTo("Null the bridge: as it should be");
+      bench.walkTo("Dark and full scale: as it should be");
       int tries = bench.build().finished().tries("null").size();
       bench.press(KeyCode.ADD);
       assertThat(bench.build().finished().tries("null")).hasSize(tries);
@@ -134,6 +138,58 @@ class FinishTest {
       bench.press(KeyCode.ENTER);
       assertThat(bench.build().finished().tries("null")).hasSize(tries + 1);
       assertThat(bench.build().finished().tries("null").getLast().practice()).isFalse();
+    }
+  }
+
+  /** Readings of a step that was taken back are not those of the one before. */
+  @Test
+  void aStepThatWasTakenBackIsReadAnew(@TempDir Path home) throws InterruptedException {
+    try (BareBench bench = meter(home)) {
+      bench.walkTo("reference part in");
+      while (!bench.card().go().equals("Read it off, simulated")) {
+        bench.press(KeyCode.ENTER);
+      }
+      bench.type("10001");
+      bench.press(KeyCode.ENTER);
+      assertThat(bench.card().rows()).anyMatch(row -> row.text().startsWith("10001.0 Ω"));
+      bench.keys().takeBack();
+      bench.keys().takeBack();
+      assertThat(bench.build().finished().step("arms", 1)).isEmpty();
+      assertThat(bench.card().title()).startsWith("terminals shorted");
+      assertThat(bench.card().rows()).noneMatch(row -> row.text().contains("10001"));
+    }
+  }
+
+  /** An ear compares; no number of it is told as one that was read. */
+  @Test
+  void whatIsHeardIsNotMeasured(@TempDir Path home) throws Exception {
+    String text = Files.readString(BenchInTest.root().resolve("kits/larkfield/kit.json"));
+    int lamp = text.indexOf("\"goal\": 12");
+    Path kit = Files.createDirectories(home.resolve("heard"));
+    Files.writeString(
+        kit.resolve("kit.json"),
+        text.substring(0, lamp)
+            + "\"goal\": \"max\", \"shown\": \"ear\""
+            + text.substring(text.indexOf("}", lamp)));
+    try (BareBench bench = BareBench.open(home)) {
+      bench.session().layKit(kit);
+      bench.keys().goByKey(StageId.UNPACK);
+      bench.walkTo("Begin at T3");
+      bench.press(KeyCode.ENTER);
+      bench.type("4");
+      bench.type("2");
+      assertThat(bench.build().finished().tries("lamp"))
+          .extracting(BuildEvent.TrimTried::heard)
+          .containsExactly("first", "less", "more");
+      bench.press(KeyCode.ADD);
+      assertThat(bench.build().finished().left("lamp").orElseThrow().byEar()).isTrue();
+      String report =
+          TextReports.markdown(
+              bench.keys().build().orElseThrow().kit(),
+              bench.build(),
+              Locale.ENGLISH,
+              ZoneOffset.UTC);
+      assertThat(report).contains("by ear alone").contains("a little less than the best");
     }
   }
 }

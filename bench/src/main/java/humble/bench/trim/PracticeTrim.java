@@ -40,8 +40,7 @@ public final class PracticeTrim {
   private double[] shares(List<Double> at) {
     double[] shares = new double[n];
     for (int i = 0; i < n; i++) {
-      Trim.Screw screw = trim.knobs().get(i);
-      shares[i] = (at.get(i) - screw.knob().low()) / (screw.knob().high() - screw.knob().low());
+      shares[i] = trim.knobs().get(i).knob().share(at.get(i));
     }
     return shares;
   }

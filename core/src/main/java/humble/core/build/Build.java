@@ -76,6 +76,7 @@ public final class Build {
   private final Set<String> guessed = new LinkedHashSet<>();
   private final Set<String> unseen = new LinkedHashSet<>();
   private final Map<String, String> fittedIn = new LinkedHashMap<>();
+  private final List<String> later = new ArrayList<>();
   private final Finished finished = new Finished();
   private final Set<String> hearsay = new LinkedHashSet<>();
   private final List<BuildEvent.PhotoKept> photos = new ArrayList<>();
@@ -204,8 +205,13 @@ public final class Build {
         doneSteps.add(Firmware.LOADS + e.image());
       }
       case BuildEvent.Started e -> started.put(e.image(), e.byItself());
-      case BuildEvent.Saw e ->
-          facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
+      case BuildEvent.Saw e -> {
+        facts.computeIfAbsent(e.peripheral(), key -> new LinkedHashMap<>()).putAll(e.facts());
+        if (e.facts().getOrDefault("later", "").equals("yes")) {
+          later.remove(e.peripheral());
+          later.add(e.peripheral());
+        }
+      }
       case BuildEvent.Woke e -> awake.add(e.peripheral());
       case BuildEvent.TrimAnew e -> finished.anew(e.trim());
       case BuildEvent.TrimTried e -> finished.tried(e);
@@ -263,6 +269,11 @@ public final class Build {
         Optional.ofNullable(fittedIn.remove(ref)).ifPresent(doneSteps::remove);
       }
     }
+  }
+
+  /** Gives what was left for later in Wake, what was left last at the end. */
+  public List<String> later() {
+    return Collections.unmodifiableList(later);
   }
 
   /** Gives how far trims, calibrations and proofs are. */

@@ -396,10 +396,12 @@ public sealed interface BuildEvent {
    * A setting was tried.
    *
    * @param at the setting of each knob, in the kit's order
-   * @param reads what was read there, in the reading's unit
+   * @param reads what was read there, in the reading's unit; by ear a number without one
+   * @param heard what an ear said of it beside the best, {@code first} for the first; empty where a
+   *     meter was read
    * @param practice whether a simulated instrument answered
    */
-  record TrimTried(String trim, List<Double> at, double reads, boolean practice)
+  record TrimTried(String trim, List<Double> at, double reads, String heard, boolean practice)
       implements BuildEvent {
     public TrimTried {
       at = List.copyOf(at);
@@ -411,10 +413,12 @@ public sealed interface BuildEvent {
    *
    * @param at the setting of each knob
    * @param reads what was read there
+   * @param byEar whether an ear told it, and the number was measured by nobody
    * @param reached whether that is as good as can be told, and not merely enough for whoever sat
    *     there
    */
-  record TrimLeft(String trim, List<Double> at, double reads, boolean reached, boolean practice)
+  record TrimLeft(
+      String trim, List<Double> at, double reads, boolean byEar, boolean reached, boolean practice)
       implements BuildEvent {
     public TrimLeft {
       at = List.copyOf(at);

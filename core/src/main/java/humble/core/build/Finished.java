@@ -1,11 +1,14 @@
 package humble.core.build;
 
 import humble.core.kit.Calibration;
+import humble.core.kit.Finishing;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** How far trims, calibrations and proofs of a build are. */
 public final class Finished {
@@ -85,9 +88,17 @@ public final class Finished {
     return Optional.ofNullable(proved.get(proof));
   }
 
-  /** Tells whether a trim was left, or a proof read: whatever came of it. */
-  public boolean isOver(String id) {
-    return left.containsKey(id) || proved.containsKey(id);
+  /**
+   * Gives the ids of what is over, whatever came of it: trims that were left, calibrations of which
+   * every step was done, proofs that were read.
+   */
+  public Set<String> over(Finishing finishing) {
+    Set<String> over = new TreeSet<>(finishing.ids());
+    over.removeIf(id ->
+        !left.containsKey(id)
+            && !proved.containsKey(id)
+            && finishing.calibration(id).filter(this::isCalibrated).isEmpty());
+    return over;
   }
 
   /** Tells whether anything of it was simulated. */

@@ -10,7 +10,7 @@ package humble.core.trim;
  */
 public record Knob(String id, double low, double high, double step) {
   /** Gives the share, 0 to 1, of a setting between its ends. */
-  double share(double setting) {
+  public double share(double setting) {
     return (setting - low) / (high - low);
   }
 

@@ -14,8 +14,6 @@ public record Averaged(double mean, double spread, int wanted, int count) {
   /** Two standard deviations of the mean have to lie within what is asked. */
   private static final double SURE = 2;
 
-  private static final int MOST = 100;
-
   /**
    * Averages readings.
    *
@@ -30,10 +28,11 @@ public record Averaged(double mean, double spread, int wanted, int count) {
     double mean = reads.stream().mapToDouble(each -> each).average().orElse(0);
     double squares = reads.stream().mapToDouble(each -> (each - mean) * (each - mean)).sum();
     double spread = reads.size() < 2 ? 0 : Math.sqrt(squares / (reads.size() - 1));
-    int wanted = least;
+    // How far a mean may be off nothing tells that was read once.
+    int wanted = within > 0 ? Math.max(2, least) : least;
     if (within > 0 && reads.size() > 1) {
       double needed = Math.ceil(Math.pow(SURE * spread / within, 2));
-      wanted = (int) Math.clamp(needed, least, MOST);
+      wanted = (int) Math.clamp(needed, wanted, Integer.MAX_VALUE);
     }
     return new Averaged(mean, spread, wanted, reads.size());
   }

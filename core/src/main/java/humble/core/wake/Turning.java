@@ -14,10 +14,9 @@ public record Turning(int turns, int degrees, int move) {
 
   /** Gives how a screw is turned from one setting to another. */
   public static Turning of(Trim.Screw screw, double from, double to) {
-    double range = screw.knob().high() - screw.knob().low();
     double all = screw.turns() * ROUND;
-    long there = Math.round((to - screw.knob().low()) / range * all);
-    long here = Math.round((from - screw.knob().low()) / range * all);
+    long there = Math.round(screw.knob().share(to) * all);
+    long here = Math.round(screw.knob().share(from) * all);
     return new Turning((int) (there / ROUND), (int) (there % ROUND), (int) (there - here));
   }
 

@@ -3,9 +3,11 @@ package humble.core.build;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import humble.core.kit.Calibration;
+import humble.core.kit.Finishing;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** How far trims, calibrations and proofs are, from the acts alone. */
@@ -19,18 +21,18 @@ class FinishedTest {
   }
 
   private static BuildEvent tried(double at, double reads) {
-    return new BuildEvent.TrimTried("null", List.of(at), reads, false);
+    return new BuildEvent.TrimTried("null", List.of(at), reads, "", false);
   }
 
   private static BuildEvent left() {
-    return new BuildEvent.TrimLeft("null", List.of(0.5), 0.1, true, false);
+    return new BuildEvent.TrimLeft("null", List.of(0.5), 0.1, false, true, false);
   }
 
   @Test
   void whatIsTriedAgainIsLeftNoLonger() {
-    assertThat(after(tried(0.5, 1), left()).isOver("null")).isTrue();
+    assertThat(after(tried(0.5, 1), left()).left("null")).isPresent();
     Finished again = after(tried(0.5, 1), left(), tried(0.6, 0.9));
-    assertThat(again.isOver("null")).isFalse();
+    assertThat(again.left("null")).isEmpty();
     assertThat(again.tries("null")).hasSize(2);
   }
 
@@ -52,6 +54,9 @@ class FinishedTest {
     BuildEvent second = new BuildEvent.Calibrated("zero", 2, List.of(1.0), false);
     assertThat(after(first, first).isCalibrated(two)).isFalse();
     assertThat(after(first, second).isCalibrated(two)).isTrue();
+    Finishing all = new Finishing(List.of(), List.of(two), List.of());
+    assertThat(after(first, left()).over(all)).as("no trim of this kit").isEmpty();
+    assertThat(after(first, second).over(all)).containsExactly("zero");
     assertThat(after().isCalibrated(new Calibration("zero", "", List.of(), List.of()))).isFalse();
     assertThat(after(first).restsOnPractice()).isTrue();
     assertThat(after(second).restsOnPractice()).isFalse();
@@ -65,12 +70,26 @@ class FinishedTest {
     BuildEvent own = new BuildEvent.CameAlong("kit", "a.hcbuild", false);
     BuildEvent other = new BuildEvent.CameAlong("kit", "a.hcbuild", true);
     Finished kept = after(tried(0.5, 1), left(), proved, calibrated, own);
-    assertThat(kept.isOver("null")).isTrue();
-    assertThat(kept.isOver("c10n")).isTrue();
+    assertThat(kept.left("null")).isPresent();
+    assertThat(kept.proved("c10n")).isPresent();
     Finished taken = after(tried(0.5, 1), left(), proved, calibrated, other);
-    assertThat(taken.isOver("null")).isFalse();
+    assertThat(taken.left("null")).isEmpty();
     assertThat(taken.tries("null")).isEmpty();
-    assertThat(taken.isOver("c10n")).isFalse();
+    assertThat(taken.proved("c10n")).isEmpty();
     assertThat(taken.step("zero", 1)).isEmpty();
+  }
+
+  @Test
+  void whatWasLeftLastComesLast() {
+    List<BuildEvent.Entry> entries = new ArrayList<>();
+    for (String id : List.of("a", "b", "a")) {
+      entries.add(
+          new BuildEvent.Entry(
+              entries.size() + 1,
+              Instant.EPOCH,
+              new BuildEvent.Saw(id, Map.of("later", "yes"), false)));
+    }
+    assertThat(Build.of("b", entries).later()).containsExactly("b", "a");
+    assertThat(Build.of("b", entries.subList(0, 1)).later()).containsExactly("a");
   }
 }

@@ -75,6 +75,9 @@ class ProvingTest {
     assertThat(wanted.wanted()).isEqualTo(4);
     assertThat(wanted.isEnough()).isFalse();
     assertThat(Averaged.of(List.of(1.0, 1.0), 3, 0.1).isEnough()).isFalse();
+    assertThat(Averaged.of(List.of(1.0), 1, 0.1).isEnough()).as("once tells no spread").isFalse();
+    assertThat(Averaged.of(List.of(1.0), 1, 0).isEnough()).isTrue();
+    assertThat(Averaged.of(List.of(0.0, 100.0), 2, 0.1).wanted()).isGreaterThan(1_000_000);
     assertThatThrownBy(() -> Averaged.of(List.of(), 1, 0))
         .isInstanceOf(IllegalArgumentException.class);
   }

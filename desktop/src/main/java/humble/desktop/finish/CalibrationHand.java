@@ -28,6 +28,7 @@ final class CalibrationHand extends FinishHand {
   private final Calibration calibration;
   private final List<Double> read = new ArrayList<>();
   private boolean practised;
+  private int readFor = 1;
   private int settled;
   private @Nullable Errand<?> settling;
 
@@ -48,9 +49,15 @@ final class CalibrationHand extends FinishHand {
   @Override
   public Card card() {
     int number = step();
+    if (readFor != number) {
+      // A step that was taken back is read anew; what another one read is not its own.
+      anew();
+      readFor = number;
+    }
     Calibration.Step step = calibration.steps().get(number - 1);
     Card.Maker card =
         begun(
+            calibration.title(),
             say("calibrate." + step.doing().text())
                 + " · "
                 + say("calibrate.of", number, calibration.steps().size()));
@@ -126,6 +133,9 @@ final class CalibrationHand extends FinishHand {
           enough
               ? say("calibrate.enough", read.size())
               : say("calibrate.more", all.wanted() - read.size()));
+      if (!enough && read.size() >= Math.max(2, step.readings())) {
+        card.key('+', say("calibrate.unsure"), () -> write(number));
+      }
       card.key(Card.ESC, say("wake.read.anew"), this::anew);
     }
     card.field(typed().text(), step.unit(), Takes.SIGNED);

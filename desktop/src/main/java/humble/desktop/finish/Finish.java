@@ -11,8 +11,9 @@ import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Standing;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.SequencedMap;
 
 /** What of a kit is to be trimmed, calibrated and proved, and whose turn it is. */
 public record Finish(Seat seat, OpenBuild open) {
@@ -71,12 +72,7 @@ public record Finish(Seat seat, OpenBuild open) {
     return build.awake().contains(id)
         || build.gateOpen(id)
         || build.doneSteps().contains(id)
-        || isOver(id);
-  }
-
-  /** Tells whether a trim was left, a calibration done, or a proof read. */
-  public boolean isOver(String id) {
-    return all().stream().anyMatch(each -> each.id().equals(id) && each.over());
+        || build.finished().over(open.kit().finishing()).contains(id);
   }
 
   /** Gives the titles of all of it, with how each stands. */
@@ -96,45 +92,30 @@ public record Finish(Seat seat, OpenBuild open) {
     return !next.over() && next.after().stream().allMatch(this::isPast);
   }
 
-  private boolean isLater(String id) {
-    return open.build().facts(id).getOrDefault("later", "").equals("yes");
-  }
-
-  /** Tells whether something else may be done that was not left for later. */
+  /** Tells whether something else may be done, a peripheral that sleeps counted in. */
   boolean others(String id) {
     boolean wakes =
         open.kit().peripherals().stream()
-            .anyMatch(each ->
-                !open.build().awake().contains(each.id())
-                    && each.after().stream().allMatch(this::isPast));
-    return wakes
-        || all().stream()
-            .anyMatch(each -> !each.id().equals(id) && isReady(each) && !isLater(each.id()));
+            .filter(each -> !open.build().awake().contains(each.id()))
+            .anyMatch(each -> each.after().stream().allMatch(this::isPast));
+    return wakes || all().stream().anyMatch(each -> !each.id().equals(id) && isReady(each));
   }
 
-  /** Gives whose turn it is; empty when all is over, or waits for what never came. */
-  public Optional<Turn> turn() {
-    return first(false).or(() -> first(true));
+  /** Gives what may be done now, in the kit's order, by its id. */
+  public SequencedMap<String, Turn> ready() {
+    SequencedMap<String, Turn> ready = new LinkedHashMap<>();
+    all().stream().filter(this::isReady).forEach(each -> ready.put(each.id(), turn(each)));
+    return ready;
   }
 
-  /** Gives whose turn it is of what was not left for later. */
-  public Optional<Turn> turnNow() {
-    return first(false);
-  }
-
-  private Optional<Turn> first(boolean later) {
-    return all().stream()
-        .filter(this::isReady)
-        .filter(each -> isLater(each.id()) == later)
-        .findFirst()
-        .map(each ->
-            StopHand.before(
-                    List.of(each.id()),
-                    seat,
-                    open,
-                    seat.say("finish.kicker"),
-                    each.title(),
-                    () -> each.turn().hand().get().mat())
-                .orElse(each.turn()));
+  private Turn turn(Next next) {
+    return StopHand.before(
+            List.of(next.id()),
+            seat,
+            open,
+            seat.say("finish.kicker"),
+            next.title(),
+            () -> next.turn().hand().get().mat())
+        .orElse(next.turn());
   }
 }

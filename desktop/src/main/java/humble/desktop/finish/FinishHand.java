@@ -21,8 +21,8 @@ abstract class FinishHand extends Hand {
   }
 
   /** Begins a card, with the cautions that stand at it. */
-  protected final Card.Maker begun(String title) {
-    Card.Maker card = seat.card(say("finish.kicker"), title);
+  protected final Card.Maker begun(String kicker, String title) {
+    Card.Maker card = seat.card(kicker, title);
     open.kit().cautions().stream()
         .filter(caution -> caution.at().equals(id))
         .forEach(caution -> card.caution(caution.level() != Caution.Level.CARE, caution.text()));

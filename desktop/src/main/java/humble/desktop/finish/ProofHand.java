@@ -42,7 +42,7 @@ final class ProofHand extends FinishHand {
   }
 
   private Card asks() {
-    Card.Maker card = begun(say("proof.title", proof.title(), nominal()));
+    Card.Maker card = begun(kicker(), say("proof.title", proof.title(), nominal()));
     needs(card, proof.loose());
     later(card);
     if (proof.mayBeCharged()) {
@@ -93,6 +93,11 @@ final class ProofHand extends FinishHand {
     typed().clear();
   }
 
+  private String kicker() {
+    List<Proof> all = open.kit().finishing().proofs();
+    return say("proof.kicker", all.indexOf(proof) + 1, all.size());
+  }
+
   private String nominal() {
     String value = Engineering.nominal(proof.nominal(), proof.unit());
     return proof.tolerancePct() > 0
@@ -103,7 +108,7 @@ final class ProofHand extends FinishHand {
   private Card judged(Proving now) {
     String reads = shown.replaceFirst("([0-9.]) *([A-Za-zµ]?)$", "$1 $2") + proof.unit();
     Card.Maker card =
-        begun(say("proof.reads", reads, nominal()))
+        begun(kicker(), say("proof.reads", reads, nominal()))
             .verdict(
                 now.verdict() == Verdict.INSIDE,
                 say(

@@ -15,13 +15,9 @@ record ScrewDrawing(Trim.Screw screw, double from, double to, Words words) {
   private static final double BEGINS = 225;
   private static final double MOST_ONE_TURN = 0.95;
 
-  private double share(double setting) {
-    return (setting - screw.knob().low()) / (screw.knob().high() - screw.knob().low());
-  }
-
   /** Where a setting points, in degrees against the clock from the right. */
   private double angle(double setting) {
-    double turned = share(setting) * screw.turns() * ROUND;
+    double turned = screw.knob().share(setting) * screw.turns() * ROUND;
     return screw.turns() <= MOST_ONE_TURN ? BEGINS - turned : 90 - turned;
   }
 
@@ -73,8 +69,8 @@ record ScrewDrawing(Trim.Screw screw, double from, double to, Words words) {
         14,
         Token.INK_SOFT,
         Pen.Hang.MIDDLE);
-    double before = x - radius + 2 * radius * share(from);
-    double now = x - radius + 2 * radius * share(to);
+    double before = x - radius + 2 * radius * screw.knob().share(from);
+    double now = x - radius + 2 * radius * screw.knob().share(to);
     pen.dashed(before, y - 18, before, y + 18, Token.INK_SOFT, 2);
     pen.box(now - 9, y - 22, 18, 44, 3, Token.COPPER, Token.INK);
   }

@@ -100,9 +100,15 @@ final class TrimHand extends FinishHand {
     return advice().stop() ? over(advice()) : asks(advice());
   }
 
+  private String kicker() {
+    return tries().isEmpty()
+        ? say("trim.kicker.first", trim.title())
+        : say("trim.kicker", trim.title(), tries().size());
+  }
+
   private Card asks(TrimAdvice advice) {
     List<Double> next = next();
-    Card.Maker card = begun(moves(next));
+    Card.Maker card = begun(kicker(), moves(next));
     card.how(say("trim.read", trim.reading().what()));
     if (tries().isEmpty() && !trim.hint().isEmpty()) {
       card.how(trim.hint());
@@ -121,7 +127,8 @@ final class TrimHand extends FinishHand {
     later(card);
     if (tries().size() >= ENDS_AT) {
       boolean gone = showsNothing();
-      card.key('+', say(gone ? "trim.gone" : "trim.enough"), () -> leave(gone));
+      boolean good = state().best().filter(best -> trim.isGood(best.reads())).isPresent();
+      card.key('+', say(gone ? "trim.gone" : "trim.enough"), () -> leave(gone || good));
       card.key('/', say("trim.anew"), this::anew);
     }
     return trim.reading().shown() == Trim.Shown.EAR ? heard(card, next) : read(card, next);
@@ -145,7 +152,10 @@ final class TrimHand extends FinishHand {
                 Math.abs(turning.move())));
       }
     }
-    return all.isEmpty() ? say("trim.title-stays", settings(next)) : String.join(", ", all);
+    if (!all.isEmpty()) {
+      return String.join(", ", all);
+    }
+    return tries().isEmpty() ? say("trim.title-begin", settings(next)) : say("trim.title-stays");
   }
 
   /** Nobody knows where a screw stands before it was at its end. */
@@ -196,8 +206,7 @@ final class TrimHand extends FinishHand {
   }
 
   private Card read(Card.Maker card, List<Double> next) {
-    boolean signed = trim.reading().goal() instanceof Goal.Reach;
-    card.field(typed().text(), trim.reading().unit(), signed ? Takes.SIGNED : Takes.DIGITS);
+    card.field(typed().text(), trim.reading().unit(), mayBeBelow() ? Takes.SIGNED : Takes.DIGITS);
     if (typed().isEmpty()) {
       return open.practiceOn()
           ? card.go(say("wake.read.practice"), () -> practise(next))
@@ -213,15 +222,21 @@ final class TrimHand extends FinishHand {
     };
   }
 
+  /** Where no reading lies below 0, minus takes back as everywhere. */
+  private boolean mayBeBelow() {
+    return trim.reading().goal() instanceof Goal.Reach reach
+        && (reach.value() <= 0 || trim.reading().good().filter(band -> band.low() < 0).isPresent());
+  }
+
   private void take(List<Double> at, double reads) {
     boolean practice = typed().isPractice();
     typed().clear();
-    tried(at, reads, practice);
+    tried(at, reads, "", practice);
   }
 
-  private void tried(List<Double> at, double reads, boolean practice) {
+  private void tried(List<Double> at, double reads, String heard, boolean practice) {
     again = null;
-    open.act(new BuildEvent.TrimTried(trim.id(), at, reads, practice));
+    open.act(new BuildEvent.TrimTried(trim.id(), at, reads, heard, practice));
   }
 
   private PracticeTrim simulated() {
@@ -243,7 +258,8 @@ final class TrimHand extends FinishHand {
   private Card heard(Card.Maker card, List<Double> next) {
     Optional<TrimState.Try> best = state().best();
     if (best.isEmpty()) {
-      return card.go(say("trim.ear.first"), () -> tried(next, Ear.FIRST, open.practiceOn()));
+      return card.go(
+          say("trim.ear.first"), () -> tried(next, Ear.FIRST, "first", open.practiceOn()));
     }
     Ear[] all = {Ear.FAR_MORE, Ear.MORE, Ear.SAME, Ear.LESS, Ear.FAR_LESS};
     for (int i = 0; i < all.length; i++) {
@@ -251,25 +267,32 @@ final class TrimHand extends FinishHand {
       card.choice(
           i + 1,
           Standing.TO_DO,
-          say("mend.choice", i + 1, say("trim.ear." + ear.name().toLowerCase(Locale.ROOT))),
-          () -> tried(next, ear.reads(best.get().reads()), false));
+          say("mend.choice", i + 1, say("trim.ear." + name(ear))),
+          () -> heard(next, ear, best.get(), false));
     }
     return open.practiceOn()
         ? card.go(
             say("trim.ear.practice"),
             () ->
-                tried(
+                heard(
                     next,
-                    simulated()
-                        .hears(next, best.get().at(), tries().size())
-                        .reads(best.get().reads()),
+                    simulated().hears(next, best.get().at(), tries().size()),
+                    best.get(),
                     true))
         : card.notYet(say("trim.ear.compare"));
   }
 
+  private void heard(List<Double> at, Ear ear, TrimState.Try best, boolean practice) {
+    tried(at, ear.reads(best.reads()), name(ear), practice);
+  }
+
+  private static String name(Ear ear) {
+    return ear.name().toLowerCase(Locale.ROOT);
+  }
+
   private Card inWindow(TrimState.Try best) {
     Card.Maker card =
-        begun(say("trim.set-so", trim.title()))
+        begun(kicker(), say("trim.set-so", trim.title()))
             .verdict(true, say("trim.in-window", shown(best.reads())));
     back(card, best);
     offset(card, best.reads());
@@ -318,7 +341,7 @@ final class TrimHand extends FinishHand {
             .or(() -> advice.best())
             .orElseThrow(() -> new IllegalStateException("nothing was tried"));
     boolean done = advice.why().key().equals("trim.done") && isWanted(left.reads());
-    Card.Maker card = begun(say(done ? "trim.set-so" : "trim.no-better", trim.title()));
+    Card.Maker card = begun(kicker(), say(done ? "trim.set-so" : "trim.no-better", trim.title()));
     card.verdict(
         done,
         trim.reading().shown() == Trim.Shown.EAR
@@ -360,7 +383,14 @@ final class TrimHand extends FinishHand {
     boolean practice = tries().stream().anyMatch(BuildEvent.TrimTried::practice);
     again = null;
     typed().clear();
-    open.act(new BuildEvent.TrimLeft(trim.id(), last.at(), last.reads(), reached, practice));
+    open.act(
+        new BuildEvent.TrimLeft(
+            trim.id(),
+            last.at(),
+            last.reads(),
+            trim.reading().shown() == Trim.Shown.EAR,
+            reached,
+            practice));
   }
 
   private String settings(List<Double> at) {

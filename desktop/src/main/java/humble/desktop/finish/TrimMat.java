@@ -46,22 +46,12 @@ record TrimMat(Trim trim, TrimState state, List<Double> from, List<Double> to, W
   }
 
   private double share(int knob, double setting) {
-    return trim.knobs().get(knob).knob().low() == trim.knobs().get(knob).knob().high()
-        ? 0
-        : (setting - trim.knobs().get(knob).knob().low())
-            / (trim.knobs().get(knob).knob().high() - trim.knobs().get(knob).knob().low());
+    return trim.knobs().get(knob).knob().share(setting);
   }
 
+  /** The number of the best try, from 0; below 0 before the first. */
   private int bestTry() {
-    int best = -1;
-    for (int k = 0; k < state.tries().size(); k++) {
-      if (best < 0
-          || state.goal().off(state.tries().get(k).reads())
-              <= state.goal().off(state.tries().get(best).reads())) {
-        best = k;
-      }
-    }
-    return best;
+    return state.best().map(state.tries()::lastIndexOf).orElse(-1);
   }
 
   /** What of the plane is shown: all of it, or magnified where the last tries lie. */
@@ -241,7 +231,12 @@ record TrimMat(Trim trim, TrimState state, List<Double> from, List<Double> to, W
     double reads = tries.get(best).reads();
     double most = tries.stream().mapToDouble(TrimState.Try::reads).max().orElse(reads);
     double least = tries.stream().mapToDouble(TrimState.Try::reads).min().orElse(reads);
-    for (double each : most == least ? new double[] {most} : new double[] {most, least}) {
+    // By ear nothing is measured: there is no number to write.
+    boolean numbers = trim.reading().shown() != Trim.Shown.EAR;
+    for (double each :
+        !numbers
+            ? new double[0]
+            : most == least ? new double[] {most} : new double[] {most, least}) {
       pen.mono(number(each), x - 8, scale.px(each), 14, Token.INK, Pen.Hang.RIGHT);
     }
     pen.text(

@@ -6,7 +6,6 @@ import humble.core.craft.UsualCautions;
 import humble.core.host.HostSurvey;
 import humble.core.kit.Board;
 import humble.core.kit.Choices;
-import humble.core.kit.Finishing;
 import humble.core.kit.Firmware;
 import humble.core.kit.Kit;
 import humble.core.kit.Line;
@@ -97,7 +96,7 @@ public final class Progress {
               open,
               stage,
               kit.peripherals().stream().filter(p -> build.awake().contains(p.id())).count()
-                  + finished(kit.finishing(), build),
+                  + build.finished().over(kit.finishing()).size(),
               (long) kit.peripherals().size() + kit.finishing().ids().size());
       case CLOSE ->
           build.isClosed()
@@ -146,11 +145,6 @@ public final class Progress {
             + beside.stream().filter(id -> isWell(build, id)).count()
             + settings.stream().filter(each -> isMade(build, each)).count(),
         (long) images.size() + toggled.size() + beside.size() + settings.size());
-  }
-
-  private static long finished(Finishing finishing, Build build) {
-    return finishing.ids().stream().filter(build.finished()::isOver).count()
-        + finishing.calibrations().stream().filter(build.finished()::isCalibrated).count();
   }
 
   private static boolean isWell(Build build, String beside) {

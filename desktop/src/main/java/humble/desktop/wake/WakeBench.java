@@ -17,6 +17,7 @@ import humble.desktop.session.OpenBuild;
 import humble.desktop.session.PoweredState;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -36,25 +37,22 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
 
   /** Gives the first peripheral that may wake now and does not yet. */
   Optional<Peripheral> current() {
-    List<Peripheral> ready = ready();
-    return ready.stream().filter(p -> !isLater(p)).findFirst().or(() -> ready.stream().findFirst());
+    List<String> later = open.build().later();
+    return ready().stream().min(Comparator.comparingInt(each -> later.indexOf(each.id())));
   }
 
-  private List<Peripheral> ready() {
+  /** Gives every peripheral that may wake now and does not yet, in the kit's order. */
+  List<Peripheral> ready() {
     return open.kit().peripherals().stream()
         .filter(p -> !open.build().awake().contains(p.id()))
         .filter(p -> p.after().stream().allMatch(this::awake))
         .toList();
   }
 
-  /** What was left for now comes after what was not, the one left last comes last. */
-  boolean isLater(Peripheral peripheral) {
-    return facts(peripheral).getOrDefault("later", "").equals("yes");
-  }
-
-  /** Tells whether something else may wake that was not left for now. */
+  /** Tells whether something else may be done now: a peripheral, or what finishes the thing. */
   boolean others(Peripheral peripheral) {
-    return ready().stream().anyMatch(p -> !p.equals(peripheral) && !isLater(p));
+    return ready().stream().anyMatch(each -> !each.equals(peripheral))
+        || !finish().ready().isEmpty();
   }
 
   /**
@@ -85,7 +83,9 @@ record WakeBench(Seat seat, OpenBuild open, WakeLine line) {
 
   /** Tells whether a peripheral is awake, or a gate is open. */
   boolean awake(String id) {
-    return open.build().awake().contains(id) || open.build().gateOpen(id) || finish().isOver(id);
+    return open.build().awake().contains(id)
+        || open.build().gateOpen(id)
+        || open.build().finished().over(open.kit().finishing()).contains(id);
   }
 
   /** Gives what is trimmed, calibrated and proved once all is awake. */

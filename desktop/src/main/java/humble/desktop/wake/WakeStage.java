@@ -10,8 +10,11 @@ import humble.desktop.hand.Turn;
 import humble.desktop.session.OpenBuild;
 import humble.desktop.stage.Desk;
 import humble.desktop.stage.StageId;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.SequencedMap;
 import java.util.function.Supplier;
 
 /** Wakes the board, peripheral by peripheral. */
@@ -45,13 +48,14 @@ public final class WakeStage extends HandStage {
     if (!bench.loaded()) {
       return new Turn("load first", () -> new LoadFirstHand(bench));
     }
-    return bench
-        .current()
-        .filter(each -> !bench.isLater(each))
-        .map(this::turn)
-        .or(() -> bench.finish().turnNow())
-        .or(() -> bench.current().map(this::turn))
-        .or(() -> bench.finish().turn())
+    // What was left for later comes after what was not, what was left last at the end.
+    SequencedMap<String, Supplier<Turn>> ready = new LinkedHashMap<>();
+    bench.ready().forEach(each -> ready.put(each.id(), () -> turn(each)));
+    bench.finish().ready().forEach((id, turn) -> ready.put(id, () -> turn));
+    List<String> later = bench.open().build().later();
+    return ready.entrySet().stream()
+        .min(Comparator.comparingInt(each -> later.indexOf(each.getKey())))
+        .map(each -> each.getValue().get())
         .orElseGet(() -> new Turn("none left", () -> new NoneLeftHand(bench)));
   }
 

@@ -134,13 +134,15 @@ public final class EventWords {
       case BuildEvent.Woke e -> words.say("event.woke", e.peripheral());
       case BuildEvent.TrimAnew e -> words.say("event.trim-anew", e.trim());
       case BuildEvent.TrimTried e ->
-          words.say("event.trim-tried", e.trim(), settings(e.at()), number(e.reads()));
+          e.heard().isEmpty()
+              ? words.say("event.trim-tried", e.trim(), settings(e.at()), number(e.reads()))
+              : words.say("event.trim-heard", e.trim(), settings(e.at()), heard(words, e.heard()));
       case BuildEvent.TrimLeft e ->
           words.say(
               e.reached() ? "event.trim-reached" : "event.trim-left",
               e.trim(),
               settings(e.at()),
-              number(e.reads()));
+              e.byEar() ? words.say("event.by-ear") : number(e.reads()));
       case BuildEvent.Calibrated e ->
           e.reads().isEmpty()
               ? words.say("event.calibrated", e.calibration(), e.step())
@@ -177,6 +179,11 @@ public final class EventWords {
   /** The gate that is read once more before the last screw is none of the kit's. */
   private static String gate(Words words, String id) {
     return id.equals(BuildEvent.Closed.ONCE_MORE) ? words.say("event.gate.once-more") : id;
+  }
+
+  private static String heard(Words words, String heard) {
+    String key = "event.ear." + heard;
+    return words.knows(key) ? words.say(key) : heard;
   }
 
   private static String settings(List<Double> all) {

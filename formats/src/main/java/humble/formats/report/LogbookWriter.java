@@ -5,21 +5,17 @@ import humble.core.book.Ledger;
 import humble.core.build.Build;
 import humble.core.build.BuildEvent;
 import humble.core.craft.UsualCautions;
-import humble.core.kit.Calibration;
 import humble.core.kit.Caution;
 import humble.core.kit.Gate;
 import humble.core.kit.Kit;
 import humble.core.kit.Parts;
-import humble.core.kit.Proof;
 import humble.core.kit.Setting;
-import humble.core.kit.Trim;
 import humble.core.power.Expectation;
 import humble.core.power.FirstPower;
 import humble.core.power.GateReckoning;
 import humble.core.power.Unproved;
 import humble.core.units.Band;
 import humble.core.units.Engineering;
-import humble.core.wake.Averaged;
 import humble.core.words.ForeignText;
 import humble.core.words.Phrase;
 import humble.core.words.Words;
@@ -351,74 +347,11 @@ final class LogbookWriter {
 
   /** What was trimmed, calibrated and proved: nominal against reading, with the verdict. */
   private void finished() {
-    List<Logbook.Row> rows = new ArrayList<>();
-    for (Trim trim : kit.finishing().trims()) {
-      build
-          .finished()
-          .left(trim.id())
-          .ifPresent(left ->
-              rows.add(
-                  Logbook.Row.of(
-                      name(trim.title()),
-                      name(
-                          String.format(Locale.ROOT, "%.4g", left.reads())
-                              + " "
-                              + trim.reading().unit()),
-                      trim.reading()
-                          .good()
-                          .map(band ->
-                              words.say(
-                                  "report.window",
-                                  String.format(Locale.ROOT, "%.4g", band.low()),
-                                  String.format(Locale.ROOT, "%.4g", band.high())))
-                          .orElse(""),
-                      words.say(left.reached() ? "report.trim.reached" : "report.trim.left")
-                          + practice(left.practice()))));
-    }
-    for (Calibration each : kit.finishing().calibrations()) {
-      for (int step = 1; step <= each.steps().size(); step++) {
-        Calibration.Step asked = each.steps().get(step - 1);
-        build
-            .finished()
-            .step(each.id(), step)
-            .ifPresent(done -> rows.add(calibrated(each, asked, done)));
-      }
-    }
-    for (Proof proof : kit.finishing().proofs()) {
-      build.finished().proved(proof.id()).ifPresent(read -> rows.add(proved(proof, read)));
-    }
+    List<Logbook.Row> rows = new FinishedRows(words, kit, build).all();
     if (!rows.isEmpty()) {
       heading("report.finished");
       blocks.add(new Logbook.Table(rows));
     }
-  }
-
-  private Logbook.Row calibrated(
-      Calibration calibration, Calibration.Step step, BuildEvent.Calibrated done) {
-    String title = name(calibration.title() + ": " + step.doing().text());
-    if (done.reads().isEmpty()) {
-      return Logbook.Row.of(
-          title, "", "", words.say("report.calibrated") + practice(done.practice()));
-    }
-    Averaged all = Averaged.of(done.reads(), step.readings(), step.within());
-    return Logbook.Row.of(
-        title,
-        name(String.format(Locale.ROOT, "%.4g %s", all.mean(), step.unit())),
-        name(String.format(Locale.ROOT, "± %.2g", all.spread())),
-        words.say("report.readings.count", all.count()) + practice(done.practice()));
-  }
-
-  private Logbook.Row proved(Proof proof, BuildEvent.Proved read) {
-    double errorPct = (read.reads() - proof.nominal()) / proof.nominal() * 100;
-    return Logbook.Row.of(
-        name(proof.title()),
-        Engineering.reading(read.reads(), proof.unit()),
-        words.say(
-            "report.proof.nominal",
-            Engineering.nominal(proof.nominal(), proof.unit()),
-            String.format(Locale.ROOT, "%.3g", proof.tolerancePct()),
-            String.format(Locale.ROOT, "%+.2f", errorPct)),
-        verdict(read.verdict()) + practice(read.practice()));
   }
 
   /** Programs with what they are known by, and settings without what is private. */
@@ -461,11 +394,19 @@ final class LogbookWriter {
 
   /** A verdict that an older or newer journal wrote is told as it is. */
   private String verdict(String verdict) {
+    return verdict(words, verdict);
+  }
+
+  static String verdict(Words words, String verdict) {
     String key = "report.verdict." + verdict;
     return words.knows(key) ? words.say(key) : name(verdict);
   }
 
   private String practice(boolean practice) {
+    return practice(words, practice);
+  }
+
+  static String practice(Words words, boolean practice) {
     return practice ? " " + words.say("report.practice") : "";
   }
 
